@@ -1,0 +1,3 @@
+export * from './substances';
+export * from './status';
+export * from './flags';

@@ -1,0 +1,143 @@
+/**
+ * Everything that can be wrong, unsure or worth a warning, as data. One table of codes; the wording lives here
+ * and nowhere else. `danger` and `decision` keep a label in draft; `caution` and `note` inform.
+ */
+export type Severity = 'danger' | 'decision' | 'caution' | 'note';
+export type Figures = Readonly<Record<string, string | number>>;
+
+interface FindingKind {
+  severity: Severity;
+  message: (figures: Figures) => string;
+}
+
+const kind = (severity: Severity, message: (f: Figures) => string): FindingKind => ({ severity, message });
+
+export const FINDING_KINDS = {
+  'text-empty': kind('danger', () => 'There is nothing to read yet: paste or type a recipe.'),
+  'text-cut': kind(
+    'caution',
+    (f) => `The text is long: the first ${f['lines']} lines were read, the rest is kept but not read.`,
+  ),
+  'line-cut': kind('caution', (f) => `Only the first ${f['characters']} characters of this line were read.`),
+  'no-lines': kind('danger', () => 'No ingredient line was found in the text.'),
+  'no-steps': kind('note', () => 'No steps were found, so no simmering or baking loss is worked out.'),
+  'no-portions': kind('decision', () => 'How many portions does it make? The text does not say.'),
+
+  'food-unknown': kind('decision', (f) => `Which food is "${f['name']}"? It is not in the larder.`),
+  'food-unsure': kind('decision', (f) => `"${f['written']}" was read as ${f['name']}. Is that right?`),
+  'state-unsure': kind('decision', (f) => `${f['name']}: ${f['states']}? The line does not say.`),
+  'alternative-open': kind('decision', (f) => `${f['name']} or ${f['other']}: which one goes in?`),
+  'amount-vague': kind('decision', (f) => `How much is this kitchen's ${f['word']} of ${f['name']}?`),
+  'amount-to-taste': kind('decision', (f) => `${f['name']} to taste: how many grams were used?`),
+  'amount-missing': kind('decision', (f) => `How much ${f['name']}? The line gives no amount.`),
+  'amount-absurd': kind('decision', (f) => `${f['written']} cannot be right. How many grams?`),
+  'amount-guessed': kind(
+    'decision',
+    (f) => `No one has weighed ${f['written']} of ${f['name']} yet: ${f['grams']} g is a guess.`,
+  ),
+  'amount-range': kind('note', (f) => `A range was written; the middle, ${f['grams']} g, is used.`),
+  'weight-contradiction': kind(
+    'decision',
+    (f) => `The line says ${f['stated']} g, but ${f['written']} of ${f['name']} weighs ${f['reckoned']} g.`,
+  ),
+  'optional-line': kind('note', (f) => `${f['name']} is optional; it is counted in.`),
+  'pack-unknown': kind('decision', (f) => `Check the pack: no ${f['name']} pack is on record.`),
+  'certificate-unknown': kind(
+    'decision',
+    (f) => `Check the pack: ${f['name']} may hold or carry ${f['allergens']}.`,
+  ),
+  'line-unused': kind('note', (f) => `No step uses ${f['name']}.`),
+  'step-names-missing': kind('caution', (f) => `A step names ${f['name']}, which is not in the list.`),
+  'temperature-contradiction': kind(
+    'caution',
+    (f) =>
+      `A step says ${f['celsius']} °C and ${f['fahrenheit']} °F; ${f['celsius']} °C is ${f['reckoned']} °F.`,
+  ),
+
+  'component-cycle': kind('danger', (f) => `${f['name']} contains itself: ${f['path']}. Break the circle.`),
+  'component-missing': kind('danger', (f) => `The component ${f['name']} is no longer in the book.`),
+  'target-invalid': kind('danger', (f) => `The target cannot be used: ${f['reason']}.`),
+  'line-grams-unknown': kind('note', (f) => `${f['name']} is not weighed, so every figure says "at least".`),
+
+  'yield-predicted': kind(
+    'note',
+    (f) => `The finished weight is predicted, ${f['low']} to ${f['high']} kg. Weigh the batch to settle it.`,
+  ),
+  'yield-contradiction': kind(
+    'caution',
+    (f) =>
+      `The recipe says ${f['portions']} portions of ${f['grams']} g, but its lines come to ${f['reckoned']}. Count or weigh again.`,
+  ),
+  'home-vessel-assumed': kind(
+    'note',
+    (f) => `The home recipe names no pot: a ${f['name']} is assumed (convention) for the water it loses.`,
+  ),
+  'water-not-enough': kind(
+    'caution',
+    (f) => `The recipe has ${f['excess']} kg more water than this batch can lose: simmer longer or lid off.`,
+  ),
+  'water-absorbed': kind(
+    'note',
+    (f) =>
+      `The list names no water for ${f['name']}: it takes up about ${f['grams']} g when cooked (reference).`,
+  ),
+  'steam-capped': kind(
+    'caution',
+    (f) =>
+      `The steps would boil off ${f['steam']} g. No more than ${f['most']} g is counted: check the times.`,
+  ),
+  'figure-missing': kind(
+    'caution',
+    (f) => `${f['nutrient']} is "at least": ${f['lines']} unknown. The label stays a draft.`,
+  ),
+  'variant-not-free': kind(
+    'danger',
+    (f) => `This variant is to be free from ${f['exclusion']}, but it is not: ${f['paths']}. Plan it again.`,
+  ),
+
+  'animal-food': kind('danger', (f) => `${f['name']} comes from an animal. This dish is not vegan.`),
+  'animal-check': kind('decision', (f) => `Check the pack: ${f['name']} may be of animal origin.`),
+  'phaseolus-from-dry': kind(
+    'caution',
+    (f) =>
+      `${f['name']} from dry: soak 5 hours or more, throw the water away, boil fresh for 30 minutes before any slow cooking.`,
+  ),
+  'whole-nut-small-children': kind(
+    'caution',
+    (f) => `${f['name']}: not whole for small children, who can choke on it.`,
+  ),
+  'nutmeg-dose': kind('caution', () => 'Nutmeg is harmful in teaspoons. Keep to a grating.'),
+  'iodine-seaweed': kind('caution', (f) => `${f['name']} can hold much iodine. Ask the dietitian.`),
+  'cool-and-hold': kind(
+    'note',
+    (f) => `Hold hot at ${f['hot']} °C or above. To cool: ${f['cooling']}. Follow your local food code.`,
+  ),
+} as const satisfies Record<string, FindingKind>;
+
+export type FindingCode = keyof typeof FINDING_KINDS;
+
+export interface Finding {
+  code: FindingCode;
+  severity: Severity;
+  /** The line it stands on; null when it is about the whole. */
+  lineId: string | null;
+  message: string;
+  figures: Figures;
+}
+
+/** Makes a finding of a code; its severity and words come from the table. */
+export function finding(code: FindingCode, lineId: string | null, figures: Figures = {}): Finding {
+  const { severity, message } = FINDING_KINDS[code] as FindingKind;
+  return { code, severity, lineId, message: message(figures), figures };
+}
+
+const URGENCY: Readonly<Record<Severity, number>> = { danger: 0, decision: 1, caution: 2, note: 3 };
+
+/** Worst first, otherwise in the order given. */
+export function worstFirst(findings: readonly Finding[]): Finding[] {
+  return [...findings].sort((one, other) => URGENCY[one.severity] - URGENCY[other.severity]);
+}
+
+/** Whether a finding keeps the label in draft until someone answers it. */
+export const isOpen = (each: Finding): boolean =>
+  each.severity === 'danger' || each.severity === 'decision' || each.code === 'figure-missing';

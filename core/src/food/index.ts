@@ -1,0 +1,4 @@
+export * from './food';
+export * from './food-set';
+export * from './match';
+export { nameWords, plainText, singular } from './names';

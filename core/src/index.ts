@@ -1,0 +1,12 @@
+/** The whole public surface of core, one word of the trade a folder. */
+export * from './quantity';
+export * from './finding';
+export * from './food';
+export * from './kitchen';
+export * from './recipe';
+export * from './allergen';
+export * from './nutrition';
+export * from './scaling';
+export * from './label';
+export * from './swap';
+export * from './worksheet';

@@ -1,0 +1,2 @@
+export * from './kitchen';
+export * from './conventions';

@@ -1,0 +1,73 @@
+/** A kitchen's own standard: its regime, measures, vessels, packs, and what it has weighed. */
+import type { AllergenStatus } from '../allergen/status';
+import type { AllergenSetting, Substance } from '../allergen/substances';
+import type { UnitSystem } from '../quantity';
+
+/** How hard something is cooked; decides how much water leaves it. */
+export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';
+
+export interface Vessel {
+  id: string;
+  name: string;
+  kind: 'pot' | 'oven';
+  /** Brim volume in litres. */
+  litres: number;
+  /** Share of the brim volume that may be filled (kettle 0.8, pan 0.85: convention). */
+  fill: number;
+  /** Free surface in square metres. */
+  surfaceM2: number;
+}
+
+/** What the pack of a food says, read by a person at this kitchen. */
+export interface Pack {
+  foodId: string;
+  productName: string;
+  /** The ingredient statement as printed. */
+  statement: string;
+  allergens: Readonly<Partial<Record<Substance, 'contains' | 'may-contain'>>>;
+  certifiedGlutenFree: boolean;
+  checkedBy: string;
+  /** ISO date. */
+  checkedOn: string;
+}
+
+/** A vague word weighed once here: "a handful of dill is 14 g". */
+export interface KitchenWeight {
+  unit: string;
+  foodId: string;
+  grams: number;
+  weighedOn: string;
+}
+
+/** Which statuses count as free when a dish is served free from something. */
+export interface FreeFromPolicy {
+  mayContain: 'refuse' | 'accept';
+  check: 'refuse' | 'accept';
+}
+
+export interface Kitchen extends AllergenSetting {
+  id: string;
+  name: string;
+  units: UnitSystem;
+  vessels: readonly Vessel[];
+  /** Scale steps by size: the first entry whose `belowGrams` is above the weight holds. */
+  scaleSteps: readonly { belowGrams: number; stepGrams: number }[];
+  /** Share lost on spoons, pans and lids when a batch is moved, 0.01 to 0.03 (convention). */
+  transferLoss: number;
+  policy: FreeFromPolicy;
+  packs: readonly Pack[];
+  weights: readonly KitchenWeight[];
+}
+
+/** A kitchen's pack for a food, if one is on record. */
+export function packOf(kitchen: Kitchen, foodId: string): Pack | null {
+  for (const pack of kitchen.packs) if (pack.foodId === foodId) return pack;
+  return null;
+}
+
+/** Whether a status passes as free under a policy. */
+export function passes(status: AllergenStatus, policy: FreeFromPolicy): boolean {
+  if (status === 'clear') return true;
+  if (status === 'check') return policy.check === 'accept';
+  return status === 'may-contain' && policy.mayContain === 'accept';
+}

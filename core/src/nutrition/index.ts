@@ -1,0 +1,4 @@
+export * from './nutrients';
+export * from './sum';
+export * from './energy';
+export * from './facts';

@@ -1,0 +1,4 @@
+export * from './units';
+export * from './number';
+export * from './weight';
+export * from './format';

@@ -1,0 +1,141 @@
+/** Numbers as people write and say them: "1 1/2", "1½", "1,5", "half a", "a dozen", "2-3", "1 or 2". */
+
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+
+const WORD_NUMBERS: ReadonlyMap<string, number> = new Map([
+  ['a', 1],
+  ['an', 1],
+  ['one', 1],
+  ['two', 2],
+  ['three', 3],
+  ['four', 4],
+  ['five', 5],
+  ['six', 6],
+  ['seven', 7],
+  ['eight', 8],
+  ['nine', 9],
+  ['ten', 10],
+  ['eleven', 11],
+  ['twelve', 12],
+  ['dozen', 12],
+  ['couple', 2],
+  ['few', 3],
+  ['half', 0.5],
+  ['quarter', 0.25],
+  ['third', 1 / 3],
+]);
+
+/** An amount that was written: one figure, or a range. `low <= value <= high`. */
+export interface Figure {
+  value: number;
+  low: number;
+  high: number;
+  /** How many tokens it took. */
+  length: number;
+}
+
+/** Spells vulgar fractions out ("1½" becomes "1 1/2"), so that one rule reads them all. */
+export function spellFractions(text: string): string {
+  return text.replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (glyph) => ` ${VULGAR[glyph]} `).replace(/⁄/g, '/');
+}
+
+const DECIMAL = /^\d+(?:[.,]\d+)?$/;
+const THOUSANDS = /^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/;
+const SCIENTIFIC = /^\d+(?:\.\d+)?e[+-]?\d+$/;
+const FRACTION = /^(\d+)\/(\d+)$/;
+
+/** One token as a plain number, or null. "1,5" is one and a half; "1,500" is fifteen hundred. */
+function plainNumber(token: string): number | null {
+  if (THOUSANDS.test(token)) return Number(token.replace(/,/g, ''));
+  if (DECIMAL.test(token)) return Number(token.replace(',', '.'));
+  if (SCIENTIFIC.test(token)) return Number(token);
+  const fraction = FRACTION.exec(token);
+  if (fraction) {
+    const below = Number(fraction[2]);
+    return below === 0 ? null : Number(fraction[1]) / below;
+  }
+  return null;
+}
+
+function single(tokens: readonly string[], at: number): { value: number; length: number } | null {
+  const token = tokens[at];
+  if (token === undefined) return null;
+  const first = plainNumber(token);
+  if (first !== null) {
+    const next = tokens[at + 1];
+    if (next !== undefined && FRACTION.test(next) && !token.includes('/')) {
+      const rest = plainNumber(next);
+      if (rest !== null && rest < 1) return { value: first + rest, length: 2 };
+    }
+    if (next === 'and' && tokens[at + 2] === 'a' && tokens[at + 3] === 'half') {
+      return { value: first + 0.5, length: 4 };
+    }
+    return { value: first, length: 1 };
+  }
+  const word = WORD_NUMBERS.get(token);
+  if (word === undefined) return null;
+  if (tokens[at + 1] === 'and' && tokens[at + 2] === 'a' && tokens[at + 3] === 'half') {
+    return { value: word + 0.5, length: 4 };
+  }
+  return compoundWord(tokens, at, word);
+}
+
+/** "a dozen", "half a", "a couple of", "half a dozen", "a few": words that lean on the next one. */
+function compoundWord(
+  tokens: readonly string[],
+  at: number,
+  word: number,
+): { value: number; length: number } {
+  const next = tokens[at + 1];
+  const token = tokens[at];
+  if (token === 'half' && (next === 'a' || next === 'an')) {
+    return tokens[at + 2] === 'dozen' ? { value: 6, length: 3 } : { value: 0.5, length: 2 };
+  }
+  if (next !== undefined && (token === 'a' || token === 'an' || token === 'one' || token === 'three')) {
+    const leaning = ['dozen', 'couple', 'few', 'half', 'quarter', 'third', 'quarters'];
+    if (leaning.includes(next)) {
+      const value = next === 'quarters' ? 0.25 : (WORD_NUMBERS.get(next) ?? 1);
+      const of = tokens[at + 2] === 'of' ? 1 : 0;
+      return { value: token === 'three' ? word * value : value, length: 2 + of };
+    }
+  }
+  return { value: word, length: 1 };
+}
+
+const BETWEEN = new Set(['-', '–', 'to', 'or']);
+
+/** The figure that begins at a token, with a range if one is written; null when no number stands there. */
+export function readFigure(tokens: readonly string[], at: number): Figure | null {
+  const first = single(tokens, at);
+  if (!first) return null;
+  const between = tokens[at + first.length];
+  if (between !== undefined && BETWEEN.has(between)) {
+    const second = single(tokens, at + first.length + 1);
+    const isArticle = ['a', 'an'].includes(tokens[at + first.length + 1] ?? '');
+    if (second && !isArticle && second.value > first.value) {
+      return {
+        value: (first.value + second.value) / 2,
+        low: first.value,
+        high: second.value,
+        length: first.length + 1 + second.length,
+      };
+    }
+  }
+  return { value: first.value, low: first.value, high: first.value, length: first.length };
+}

@@ -1,0 +1,112 @@
+/** A recipe: what was written, what was read from it, and what the cook answered. */
+import type { Finding } from '../finding';
+import type { Heat } from '../kitchen';
+import type { Figure, Unit } from '../quantity';
+
+export type AmountKind = 'exact' | 'range' | 'vague' | 'to-taste' | 'none';
+
+/** One "figure and unit" of a line. A compound line ("1 cup plus 2 tbsp") has several. */
+export interface Measured extends Pick<Figure, 'value' | 'low' | 'high'> {
+  unit: Unit;
+  size: 'small' | 'medium' | 'large';
+  heaping: 'level' | 'heaped' | 'scant';
+  /** Net grams of one tin or pack when the line says it ("2 x 400 g tins"). */
+  packGrams: number | null;
+}
+
+/** What was read from a written line. It is kept beside the text, never instead of it. */
+export interface Reading {
+  amountKind: AmountKind;
+  measures: readonly Measured[];
+  /** The amount as the line wrote it: "1 1/2 cups". */
+  amountText: string;
+  /** Weight given in brackets, in grams. */
+  statedGrams: number | null;
+  /** Id of the food or component; null when nothing matched. */
+  foodId: string | null;
+  /** The name as it was written. */
+  foodText: string;
+  /** 1 exact, 0.7 respelt, 0 unknown. */
+  confidence: number;
+  /** Other foods the line may mean: other states, or near names. */
+  otherFoodIds: readonly string[];
+  /** Foods offered by the line itself: "or millet". */
+  alternativeIds: readonly string[];
+  /** Preparation: "rinsed", "finely chopped". */
+  form: string;
+  /** The line leaves the state open (dry, cooked or tinned). */
+  stateOpen: boolean;
+  optional: boolean;
+  purpose: 'fry' | 'garnish' | null;
+  /** The heading the line stood under: "For the glaze". */
+  part: string;
+  findings: readonly Finding[];
+}
+
+/** What the cook decided about a line. Answers overrule the reading and are never guessed. */
+export interface LineAnswers {
+  foodId?: string;
+  /** Edible-portion grams in the home recipe, as weighed or chosen. */
+  grams?: number;
+  /** Whether `grams` was weighed here or accepted from the convention. */
+  gramsOrigin?: 'weighed here' | 'convention';
+}
+
+export interface RecipeLine {
+  id: string;
+  text: string;
+  reading: Reading;
+  answers: LineAnswers;
+}
+
+/** One stretch of cooking found in a step. */
+export interface Cooking {
+  heat: Heat;
+  minutes: number;
+  covered: boolean;
+}
+
+export interface StepReading {
+  cooking: Cooking | null;
+  /** Ids of the lines the step uses. */
+  lineIds: readonly string[];
+  /** "until a fork goes in". */
+  lookTest: string;
+  /** Foods it names that no line holds. */
+  missingNames: readonly string[];
+  findings: readonly Finding[];
+}
+
+export interface RecipeStep {
+  id: string;
+  text: string;
+  reading: StepReading;
+}
+
+/** A swap that makes a variant: wherever `fromId` stands, at any depth, the entry's foods stand instead. */
+export interface AppliedSwap {
+  fromId: string;
+  swapId: string;
+}
+
+export interface Recipe {
+  id: string;
+  name: string;
+  /** Home portions and their size, as standardized. */
+  portions: number;
+  portionGrams: number | null;
+  /** Finished weight of the home recipe where somebody weighed it. */
+  measuredYieldGrams: number | null;
+  lines: readonly RecipeLine[];
+  steps: readonly RecipeStep[];
+  /** Set on a variant: the recipe whose lines and steps it follows. */
+  parentId: string | null;
+  swaps: readonly AppliedSwap[];
+  /** What a variant was made to be free from: allergen ids. */
+  freeFrom: readonly string[];
+  /** Made once and used by weight in other dishes. */
+  isComponent: boolean;
+}
+
+/** The food a line stands for: the cook's answer, else the reading; null when unknown. */
+export const foodIdOf = (line: RecipeLine): string | null => line.answers.foodId ?? line.reading.foodId;

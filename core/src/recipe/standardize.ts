@@ -1,0 +1,180 @@
+/** From readings to a standardized recipe: every line a food or component with edible-portion grams at home size. */
+import { finding, type Finding } from '../finding';
+import { inSentence, type Food, type ScalingRole } from '../food';
+import { packOf, type Kitchen } from '../kitchen';
+import type { Weight } from '../quantity';
+import { SUBSTANCE_NAMES } from '../allergen/substances';
+import { standingOf } from '../allergen/flags';
+import { SUBSTANCES } from '../allergen/substances';
+import { WATER_ID, type SwapEntry } from '../swap/swap';
+import type { Book } from './book';
+import { foodIdOf, type Recipe, type RecipeLine } from './recipe';
+import { weighComponentLine, weighLine, type LineWeight } from './weigh';
+
+export interface StandardLine {
+  /** Id of this entry; a swap can make several of one written line ("l3", "l3/2"). */
+  id: string;
+  /** The written line it came from. */
+  source: RecipeLine;
+  name: string;
+  food: Food | null;
+  component: Recipe | null;
+  role: ScalingRole;
+  /** Edible-portion grams at home size; null when nobody knows. */
+  weight: Weight | null;
+  purchasedPerEdible: number;
+  /** The food a swap took out, and how to work with the new one. */
+  swap: { entry: SwapEntry; fromName: string } | null;
+  findings: Finding[];
+}
+
+/** Findings of the reading that still stand: an answer about the food settles those about the food. */
+function openReadingFindings(line: RecipeLine): Finding[] {
+  return line.reading.findings.filter((each) => {
+    if (each.code === 'amount-absurd') return line.answers.grams === undefined;
+    return line.answers.foodId === undefined || each.code === 'line-cut';
+  });
+}
+
+/** What must be said of a food wherever it stands: its pack, its origin, its cautions. */
+function foodFindings(food: Food, lineId: string, kitchen: Kitchen): Finding[] {
+  const found: Finding[] = [];
+  const pack = packOf(kitchen, food.id);
+  if (food.animal === 'animal') found.push(finding('animal-food', lineId, { name: inSentence(food.name) }));
+  if (food.animal === 'check' && !pack)
+    found.push(finding('animal-check', lineId, { name: inSentence(food.name) }));
+  if (food.kind === 'product' && !pack)
+    found.push(finding('pack-unknown', lineId, { name: inSentence(food.name) }));
+  if (food.kind === 'single') {
+    const doubtful = SUBSTANCES.filter((each) => standingOf(food, each, kitchen).status === 'check');
+    if (doubtful.length > 0) {
+      const allergens = doubtful.map((each) => SUBSTANCE_NAMES[each]).join(', ');
+      found.push(finding('certificate-unknown', lineId, { name: inSentence(food.name), allergens }));
+    }
+  }
+  for (const caution of food.cautions) found.push(finding(caution, lineId, { name: inSentence(food.name) }));
+  return found;
+}
+
+function foodLine(line: RecipeLine, food: Food, kitchen: Kitchen): StandardLine {
+  const { weight, purchasedPerEdible, findings } = weighLine(line, food, kitchen);
+  const optional = line.reading.optional
+    ? [finding('optional-line', line.id, { name: inSentence(food.name) })]
+    : [];
+  return {
+    id: line.id,
+    source: line,
+    name: food.name,
+    food,
+    component: null,
+    role: food.scaling,
+    weight,
+    purchasedPerEdible,
+    swap: null,
+    findings: [
+      ...openReadingFindings(line),
+      ...findings,
+      ...foodFindings(food, line.id, kitchen),
+      ...optional,
+    ],
+  };
+}
+
+function componentLine(line: RecipeLine, component: Recipe, kitchen: Kitchen): StandardLine {
+  const { weight, findings }: LineWeight = weighComponentLine(line, component.name, kitchen);
+  return {
+    id: line.id,
+    source: line,
+    name: component.name,
+    food: null,
+    component,
+    role: 'linear',
+    weight,
+    purchasedPerEdible: 1,
+    swap: null,
+    findings: [...openReadingFindings(line), ...findings],
+  };
+}
+
+function unknownLine(line: RecipeLine): StandardLine {
+  const findings = openReadingFindings(line);
+  const name = line.reading.foodText || line.text;
+  if (line.answers.foodId !== undefined) findings.push(finding('component-missing', line.id, { name }));
+  return {
+    id: line.id,
+    source: line,
+    name,
+    food: null,
+    component: null,
+    role: 'linear',
+    weight: null,
+    purchasedPerEdible: 1,
+    swap: null,
+    findings,
+  };
+}
+
+function scaleWeight(weight: Weight | null, ratio: number, because: string): Weight | null {
+  if (!weight) return null;
+  const { grams, lowGrams, highGrams, origin } = weight;
+  return { grams: grams * ratio, lowGrams: lowGrams * ratio, highGrams: highGrams * ratio, origin, because };
+}
+
+/** The lines a swap puts in the place of one: each new food by its ratio, and the water it needs. */
+function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen: Kitchen): StandardLine[] {
+  const parts = [
+    ...entry.to,
+    ...(entry.waterRatio > 0 ? [{ foodId: WATER_ID, ratio: entry.waterRatio }] : []),
+  ];
+  const lines: StandardLine[] = [];
+  for (const { foodId, ratio } of parts) {
+    const food = book.foods.foods.get(foodId) ?? null;
+    const component = food ? null : (book.components.get(foodId) ?? null);
+    const id = lines.length === 0 ? line.id : `${line.id}/${lines.length + 1}`;
+    lines.push({
+      ...line,
+      id,
+      name: food?.name ?? component?.name ?? foodId,
+      food,
+      component,
+      role: food?.scaling ?? 'linear',
+      weight: scaleWeight(
+        line.weight,
+        ratio,
+        `${line.name} ${line.weight?.because ?? ''} x ${ratio} (swap ratio)`,
+      ),
+      purchasedPerEdible: food ? 1 / food.trimYield : 1,
+      swap: { entry, fromName: line.name },
+      findings: [
+        ...(lines.length === 0 ? line.findings.filter((each) => each.code.startsWith('amount-')) : []),
+        ...(food ? foodFindings(food, id, kitchen) : []),
+      ],
+    });
+  }
+  return lines;
+}
+
+/** The entry of a variant's swap for a food, if there is one. */
+function swapFor(foodId: string, recipe: Recipe, book: Book): SwapEntry | null {
+  const applied = recipe.swaps.find((each) => each.fromId === foodId);
+  return (applied && book.swaps.get(applied.swapId)) ?? null;
+}
+
+/**
+ * Standardizes the lines of a recipe in a kitchen. `swapsFrom` is the dish whose swaps hold, which for a component
+ * is the dish that uses it: a swap holds at every depth.
+ */
+export function standardize(recipe: Recipe, swapsFrom: Recipe, book: Book, kitchen: Kitchen): StandardLine[] {
+  return recipe.lines.flatMap((line) => {
+    const id = foodIdOf(line);
+    const food = id === null ? undefined : book.foods.foods.get(id);
+    const component = id === null ? undefined : book.components.get(id);
+    const standard = food
+      ? foodLine(line, food, kitchen)
+      : component
+        ? componentLine(line, component, kitchen)
+        : unknownLine(line);
+    const entry = id === null ? null : swapFor(id, swapsFrom, book);
+    return entry && entry.fromId === id ? swappedLines(standard, entry, book, kitchen) : [standard];
+  });
+}

@@ -1,0 +1,4 @@
+export * from './target';
+export * from './rounding';
+export * from './evaporation';
+export * from './seasoning';

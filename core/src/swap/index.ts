@@ -1,0 +1,2 @@
+export * from './swap';
+export * from './plan';

@@ -1,0 +1,3 @@
+export * from './worksheet';
+export * from './explain';
+export { homePortionGrams } from './batch';

@@ -1,0 +1,379 @@
+/**
+ * The worksheet: the one derived value that screen, label, print and API read. Nothing else computes a figure.
+ * Pure: the same recipe, book, kitchen and target give the same bytes.
+ */
+import {
+  flagsOf,
+  allergensOf,
+  substancesExcludedBy,
+  worse,
+  type AllergenFlag,
+  type AllergenStatus,
+  type Trace,
+} from '../allergen';
+import { finding, isOpen, worstFirst, type Finding } from '../finding';
+import type { ScalingRole } from '../food';
+import { HOME_POT, passes, type Kitchen } from '../kitchen';
+import {
+  allergenStatement,
+  ingredientStatement,
+  inOrder,
+  labelFigures,
+  type Label,
+  type StatementItem,
+} from '../label';
+import { FACT_NAMES, factsOf, missingFigures, type Facts, type MissingFigure } from '../nutrition';
+import { figureText, roundToDecimals, type WeightOrigin } from '../quantity';
+import { unusedLines } from '../recipe/read-step';
+import type { Book } from '../recipe/book';
+import type { Recipe } from '../recipe/recipe';
+import { firstAddition, splitIntoLoads, type Target } from '../scaling';
+import { batchGrams, homePortionGrams, planBatch, type Batch } from './batch';
+import { compose, type Composed, type ComposedLine } from './compose';
+
+export interface LineAllergen {
+  id: string;
+  name: string;
+  status: AllergenStatus;
+}
+
+export interface WorksheetLine {
+  id: string;
+  /** The written line this one came from. */
+  sourceId: string;
+  text: string;
+  name: string;
+  form: string;
+  foodId: string | null;
+  componentId: string | null;
+  amountText: string;
+  role: ScalingRole;
+  /** Edible-portion grams at home size; null where nobody knows. */
+  baseGrams: number | null;
+  lowGrams: number | null;
+  highGrams: number | null;
+  origin: WeightOrigin | null;
+  because: string;
+  /** Edible-portion grams for the batch before rounding. */
+  batchGrams: number | null;
+  /** Batch grams as purchased, before trimming. */
+  purchasedGrams: number | null;
+  /** What to put on the scale, and its step. */
+  scaleGrams: number | null;
+  stepGrams: number;
+  firstGrams: number | null;
+  heldBackGrams: number;
+  /** Grams for each load; they sum to `scaleGrams`. */
+  loads: number[];
+  /** Share of everything put in, 0 to 1. */
+  share: number;
+  /** Name of the food a swap took out, and the swap's hint. */
+  swappedFrom: string | null;
+  hint: string;
+  /** Everything that is not clear on this line, daily three first. */
+  allergens: LineAllergen[];
+  findings: Finding[];
+  /** Lines of the component, scaled to this batch. */
+  children: WorksheetLine[];
+}
+
+export interface Worksheet {
+  recipeId: string;
+  name: string;
+  kitchenId: string;
+  target: Target;
+  factor: number;
+  baseGrams: number;
+  basePortions: number;
+  basePortionGrams: number;
+  isYieldMeasured: boolean;
+  finishedGrams: number;
+  /** The finished weight of the batch as rounded to the scale. */
+  roundedFinishedGrams: number;
+  finishedLowGrams: number;
+  finishedHighGrams: number;
+  portions: number;
+  portionGrams: number;
+  vessel: { id: string; name: string; litres: number } | null;
+  loadCount: number;
+  steamGrams: number;
+  lines: WorksheetLine[];
+  allergens: AllergenFlag[];
+  nutrition: { perPortion: Facts; per100g: Facts; missing: MissingFigure[] };
+  label: Label;
+  findings: Finding[];
+}
+
+/** What a worksheet is computed from. */
+export interface WorksheetInput {
+  recipe: Recipe;
+  kitchen: Kitchen;
+  target: Target;
+  /** A vessel of the kitchen; null lets the smallest that holds the batch be taken. */
+  vesselId?: string | null;
+}
+
+function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen[] {
+  const allergens: LineAllergen[] = [];
+  for (const { id, name, substances } of allergensOf(kitchen)) {
+    if (id === 'tree-nut' || id === 'peanut' || id === 'wheat') continue;
+    let status: AllergenStatus = 'clear';
+    for (const trace of traces) {
+      if (trace.isNamed && substances.includes(trace.substance)) status = worse(status, trace.status);
+    }
+    if (status !== 'clear') allergens.push({ id, name, status });
+  }
+  return allergens;
+}
+
+interface Scale {
+  kitchen: Kitchen;
+  batch: Batch;
+  putIn: number;
+  /** A dough cannot be tasted and salted later: with leavening in it, all seasoning goes in at once. */
+  isTasted: boolean;
+}
+
+const isTasted = (composed: Composed): boolean => !composed.lines.some(({ role }) => role === 'leavening');
+
+function weights(line: ComposedLine, gramsForBatch: number | null, { batch, kitchen, ...scale }: Scale) {
+  if (gramsForBatch === null) {
+    return { scaleGrams: null, stepGrams: 1, firstGrams: null, heldBackGrams: 0, loads: [] };
+  }
+  const split = splitIntoLoads(gramsForBatch, batch.loads, line.role, kitchen);
+  return {
+    ...split,
+    ...firstAddition(split.scaleGrams, split.stepGrams, scale.isTasted ? line.role : 'linear', batch.factor),
+  };
+}
+
+/** Lines of a component at the size one line of the dish needs it, without loads of their own. */
+function childLines(line: ComposedLine, gramsForBatch: number | null, scale: Scale): WorksheetLine[] {
+  const { inner } = line;
+  if (!inner || gramsForBatch === null || !(inner.finishedGrams > 0)) return [];
+  const factor = gramsForBatch / inner.finishedGrams;
+  const batch: Batch = { ...scale.batch, factor, waterFactor: factor, loads: 1 };
+  const putIn = inner.lines.reduce((sum, each) => sum + (each.weight?.grams ?? 0) * factor, 0);
+  return inner.lines.map((child) =>
+    worksheetLine(child, inner, { ...scale, batch, putIn, isTasted: isTasted(inner) }, `${line.id}.`),
+  );
+}
+
+function worksheetLine(line: ComposedLine, whole: Composed, scale: Scale, prefix = ''): WorksheetLine {
+  const { weight, source, food, component } = line;
+  const grams = weight ? batchGrams(weight.grams, food?.id ?? null, scale.batch) : null;
+  const traces = whole.traces.filter((trace) => trace.lineId === line.id);
+  return {
+    id: prefix + line.id,
+    sourceId: source.id,
+    text: source.text,
+    name: line.name,
+    form: line.swap ? '' : source.reading.form,
+    foodId: food?.id ?? null,
+    componentId: component?.id ?? null,
+    amountText: source.reading.amountText,
+    role: line.role,
+    baseGrams: weight?.grams ?? null,
+    lowGrams: weight?.lowGrams ?? null,
+    highGrams: weight?.highGrams ?? null,
+    origin: weight?.origin ?? null,
+    because: weight?.because ?? 'no weight is known',
+    batchGrams: grams,
+    purchasedGrams: grams === null ? null : grams * line.purchasedPerEdible,
+    ...weights(line, grams, scale),
+    share: grams === null || scale.putIn <= 0 ? 0 : grams / scale.putIn,
+    swappedFrom: line.swap?.fromName ?? null,
+    hint: line.swap?.entry.hint ?? '',
+    allergens: lineAllergens(traces, scale.kitchen),
+    findings: line.findings,
+    children: childLines(line, grams, scale),
+  };
+}
+
+/** Findings of components, told on the dish's line that uses them. */
+function innerFindings(line: ComposedLine): Finding[] {
+  if (!line.inner) return [];
+  const all = [
+    ...line.inner.findings,
+    ...line.inner.lines.flatMap((each) => [...each.findings, ...innerFindings(each)]),
+  ];
+  return all
+    .filter((each) => each.severity !== 'note')
+    .map((each) => ({ ...each, lineId: line.id, message: `In ${line.name}: ${each.message}` }));
+}
+
+/** Findings about steps against lines: unused, forgotten, contradicting temperatures. */
+function stepFindings(recipe: Recipe): Finding[] {
+  const unused = unusedLines(recipe.lines, recipe.steps).map((line) =>
+    finding('line-unused', line.id, { name: line.reading.foodText || line.text }),
+  );
+  const missing = new Set(recipe.steps.flatMap((step) => step.reading.missingNames));
+  return [
+    ...unused,
+    ...[...missing].map((name) => finding('step-names-missing', null, { name })),
+    ...recipe.steps.flatMap((step) => step.reading.findings),
+  ];
+}
+
+/** A variant is for somebody: if a change of its parent lets an excluded allergen back in, that is a danger. */
+function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[] {
+  return composed.recipe.freeFrom.flatMap((exclusion) => {
+    const substances = substancesExcludedBy(exclusion, kitchen);
+    const against = composed.traces.filter(
+      (trace) => substances.includes(trace.substance) && !passes(trace.status, kitchen.policy),
+    );
+    const paths = [...new Set(against.map((trace) => trace.path.join(' > ')))];
+    return paths.length === 0
+      ? []
+      : [finding('variant-not-free', null, { exclusion, paths: paths.join('; ') })];
+  });
+}
+
+/** Hot-holding and cooling limits: US Food Code 3-501.14 and 3-501.16; UK guidance 63 °C, 90 minutes to 8 °C. */
+const HOLDING = {
+  us: { hot: 57, cooling: '57 to 21 °C within 2 h, to 5 °C within 6 h in all' },
+  eu: { hot: 63, cooling: 'to 8 °C within 90 min' },
+} as const;
+
+/** How far the stated portions may be from what the lines come to before it is said (convention). */
+const YIELD_CONTRADICTION_RATIO = 1.25;
+
+/** Stated portions and portion size against the sum of the parts. */
+function yieldContradiction({ recipe, finishedGrams }: Composed): Finding[] {
+  if (recipe.isComponent || recipe.portionGrams === null || recipe.portions <= 1 || !(finishedGrams > 0))
+    return [];
+  const stated = recipe.portions * recipe.portionGrams;
+  if (Math.max(stated / finishedGrams, finishedGrams / stated) <= YIELD_CONTRADICTION_RATIO) return [];
+  const reckoned = figureText(finishedGrams / recipe.portionGrams, 1);
+  const figures = { portions: recipe.portions, grams: recipe.portionGrams, reckoned };
+  return [finding('yield-contradiction', null, figures)];
+}
+
+function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen): Finding[] {
+  const found: Finding[] = [...composed.findings, ...yieldContradiction(composed)];
+  const kilograms = (grams: number): string => figureText((grams * batch.factor) / 1000, 2);
+  if (batch.problem !== null) found.push(finding('target-invalid', null, { reason: batch.problem }));
+  if (!composed.isMeasured && composed.finishedGrams > 0) {
+    const figures = { low: kilograms(composed.lowGrams), high: kilograms(composed.highGrams) };
+    found.push(finding('yield-predicted', null, figures));
+  }
+  if (batch.excessWaterGrams > 0) {
+    found.push(finding('water-not-enough', null, { excess: figureText(batch.excessWaterGrams / 1000, 2) }));
+  }
+  if (composed.cookings.length > 0) {
+    found.push(finding('home-vessel-assumed', null, { name: HOME_POT.name }));
+    found.push(finding('cool-and-hold', null, HOLDING[kitchen.regime]));
+  }
+  return found;
+}
+
+/** Printed figures that lack a line's part, for lines that are weighed; an unweighed line has its own decision. */
+function missingFindings(
+  missing: readonly MissingFigure[],
+  printed: ReadonlySet<string>,
+  lines: readonly WorksheetLine[],
+): Finding[] {
+  const weighed = new Map(
+    lines.filter((line) => line.baseGrams !== null).map((line) => [line.id, line.name]),
+  );
+  return missing.flatMap(({ id, lineIds }) => {
+    const names = lineIds.flatMap((lineId) => weighed.get(lineId) ?? []);
+    if (!printed.has(id) || names.length === 0) return [];
+    return [finding('figure-missing', null, { nutrient: FACT_NAMES[id].name, lines: names.join(', ') })];
+  });
+}
+
+/** The statement at batch size: water follows the vessel, so its place in the list may move. */
+function batchStatement(composed: Composed, batch: Batch, kitchen: Kitchen): StatementItem[] {
+  const scaled = composed.statementItems.map((item) => ({
+    ...item,
+    grams: item.grams * (item.isWater ? batch.waterFactor : batch.factor),
+  }));
+  return inOrder(scaled, batch.finishedGrams, kitchen);
+}
+
+function labelOf(
+  composed: Composed,
+  batch: Batch,
+  kitchen: Kitchen,
+  facts: Worksheet['nutrition'],
+  open: readonly Finding[],
+): Label {
+  const missing = new Set<string>(facts.missing.map(({ id }) => id));
+  const segments = ingredientStatement(batchStatement(composed, batch, kitchen), kitchen);
+  return {
+    regime: kitchen.regime,
+    title: composed.recipe.name,
+    portionGrams: batch.portionGrams,
+    figures: labelFigures(facts.perPortion, facts.per100g, missing, kitchen.regime),
+    ingredients: segments.map(({ text }) => text).join(''),
+    ingredientSegments: segments,
+    ...allergenStatement(composed.traces, kitchen),
+    isDraft: open.length > 0,
+    draftReasons: open.map(({ message }) => message),
+  };
+}
+
+function nutritionOf(composed: Composed, batch: Batch, kitchen: Kitchen): Worksheet['nutrition'] {
+  // The same solids in the finished batch: per gram of finished food, whatever water the vessel asked for.
+  const perBatch = batch.factor > 0 ? batch.finishedGrams / batch.factor : 0;
+  const facts = (grams: number): Facts => factsOf(composed.nutrients, perBatch, grams, kitchen.regime);
+  return {
+    perPortion: facts(batch.portionGrams),
+    per100g: facts(100),
+    missing: missingFigures(composed.nutrients),
+  };
+}
+
+/**
+ * Computes the worksheet of a recipe in a kitchen for a target.
+ * Whatever is wrong comes back in `findings`; an unusable target shows the home recipe and says why.
+ */
+export function worksheet(input: WorksheetInput, book: Book): Worksheet {
+  const { recipe, kitchen, target } = input;
+  const composed = compose(recipe, book, kitchen);
+  const batch = planBatch(composed, target, kitchen, input.vesselId ?? null);
+  const putIn = composed.lines.reduce(
+    (sum, line) => sum + (line.weight ? batchGrams(line.weight.grams, line.food?.id ?? null, batch) : 0),
+    0,
+  );
+  const scale = { kitchen, batch, putIn, isTasted: isTasted(composed) };
+  const lines = composed.lines.map((line) => worksheetLine(line, composed, scale));
+  const nutrition = nutritionOf(composed, batch, kitchen);
+  const found: Finding[] = [
+    ...composed.lines.flatMap((line) => [...line.findings, ...innerFindings(line)]),
+    ...batchFindings(composed, batch, kitchen),
+    ...stepFindings(recipe),
+    ...freeFromFindings(composed, kitchen),
+  ];
+  const printed = new Set<string>(
+    labelFigures(nutrition.perPortion, nutrition.per100g, new Set(), kitchen.regime).map(({ id }) => id),
+  );
+  const findings = worstFirst([...found, ...missingFindings(nutrition.missing, printed, lines)]);
+  const rounding = lines.reduce((sum, line) => sum + ((line.scaleGrams ?? 0) - (line.batchGrams ?? 0)), 0);
+  return {
+    recipeId: recipe.id,
+    name: recipe.name,
+    kitchenId: kitchen.id,
+    target,
+    factor: batch.factor,
+    baseGrams: composed.finishedGrams,
+    basePortions: recipe.portions,
+    basePortionGrams: homePortionGrams(composed),
+    isYieldMeasured: composed.isMeasured,
+    finishedGrams: batch.finishedGrams,
+    roundedFinishedGrams: roundToDecimals(batch.finishedGrams + rounding, 1),
+    finishedLowGrams: composed.lowGrams * batch.factor,
+    finishedHighGrams: composed.highGrams * batch.factor,
+    portions: batch.portions,
+    portionGrams: batch.portionGrams,
+    vessel: batch.vessel && { id: batch.vessel.id, name: batch.vessel.name, litres: batch.vessel.litres },
+    loadCount: batch.loads,
+    steamGrams: batch.steamGrams,
+    lines,
+    allergens: flagsOf(composed.traces, kitchen),
+    nutrition,
+    label: labelOf(composed, batch, kitchen, nutrition, findings.filter(isOpen)),
+    findings,
+  };
+}

@@ -1,0 +1,43 @@
+/** The demo world: one central kitchen that cooks for a ward house, a primary school and a café counter. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  foodSet,
+  readRecipe,
+  recipeFromReading,
+  type Food,
+  type Kitchen,
+  type Recipe,
+  type Target,
+} from '@hand-ladle/core';
+import { DATA_FOLDER } from './tables';
+
+export interface DemoRecipe {
+  recipe: Recipe;
+  /** The batch it was last made for; null for a component. */
+  target: Target | null;
+}
+
+interface BookEntry {
+  id: string;
+  isComponent: boolean;
+  target?: Target;
+}
+
+const json = <T>(folder: string, file: string): T =>
+  JSON.parse(readFileSync(join(folder, 'demo', file), 'utf8')) as T;
+
+export const loadKitchens = (folder = DATA_FOLDER): Kitchen[] => json<Kitchen[]>(folder, 'kitchens.json');
+
+/** The demo recipes, each read from its text as a cook would paste it; components first. */
+export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): DemoRecipe[] {
+  const recipes: DemoRecipe[] = [];
+  const components: { id: string; name: string }[] = [];
+  for (const { id, isComponent, target } of json<BookEntry[]>(folder, 'book.json')) {
+    const text = readFileSync(join(folder, 'demo', 'dishes', `${id}.txt`), 'utf8');
+    const recipe = { ...recipeFromReading(readRecipe(text, foodSet(foods, components)), id), isComponent };
+    recipes.push({ recipe, target: target ?? null });
+    if (isComponent) components.push({ id, name: recipe.name });
+  }
+  return recipes;
+}
