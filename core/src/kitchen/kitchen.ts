@@ -14,8 +14,10 @@ export interface Vessel {
   litres: number;
   /** Share of the brim volume that may be filled (kettle 0.8, pan 0.85: convention). */
   fill: number;
-  /** Free surface in square metres. */
+  /** Free surface in square metres; of an oven, all its levels together. */
   surfaceM2: number;
+  /** Levels of an oven that are filled one by one; 1 for a pot. */
+  levels: number;
 }
 
 /** What the pack of a food says, read by a person at this kitchen. */

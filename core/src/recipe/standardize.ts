@@ -164,7 +164,12 @@ function swapFor(foodId: string, recipe: Recipe, book: Book): SwapEntry | null {
  * Standardizes the lines of a recipe in a kitchen. `swapsFrom` is the dish whose swaps hold, which for a component
  * is the dish that uses it: a swap holds at every depth.
  */
-export function standardize(recipe: Recipe, swapsFrom: Recipe, book: Book, kitchen: Kitchen): StandardLine[] {
+export function standardize(
+  recipe: Recipe,
+  book: Book,
+  kitchen: Kitchen,
+  swapsFrom: Recipe = recipe,
+): StandardLine[] {
   return recipe.lines.flatMap((line) => {
     const id = foodIdOf(line);
     const food = id === null ? undefined : book.foods.foods.get(id);

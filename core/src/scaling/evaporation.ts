@@ -53,18 +53,27 @@ export function loadsIn(vessel: Vessel | null, grams: number): number {
   return vessel ? Math.max(1, Math.ceil(grams / workingGrams(vessel) - 1e-9)) : 1;
 }
 
+/** Free surface in use: a pot's own, or of an oven only the levels that hold food. */
+function surfaceInUse(vessel: Vessel, grams: number): number {
+  const levels = Math.ceil((vessel.levels * grams) / workingGrams(vessel) - 1e-9);
+  return vessel.surfaceM2 * Math.min(1, Math.max(1, levels) / vessel.levels);
+}
+
 /** Steam of the whole batch: every load loses its own. A stretch in the other kind of vessel uses that kind's largest. */
 export function batchSteamGrams(
   cookings: readonly Cooking[],
   vessel: Vessel | null,
   loads: number,
+  grams: number,
   kitchen: Kitchen,
 ): number {
   return cookings.reduce((sum, cooking) => {
     const kind = kindOf(cooking);
-    const other = kitchen.vessels.filter((each) => each.kind === kind).sort((a, b) => b.litres - a.litres)[0];
-    const surface = (vessel?.kind === kind ? vessel : other)?.surfaceM2;
+    const largest = kitchen.vessels
+      .filter((each) => each.kind === kind)
+      .sort((a, b) => b.litres - a.litres)[0];
+    const used = vessel?.kind === kind ? vessel : largest;
     const home = kind === 'pot' ? HOME_POT.surfaceM2 : HOME_TRAY.surfaceM2;
-    return sum + loads * steamGrams(cooking, surface ?? home);
+    return sum + loads * steamGrams(cooking, used ? surfaceInUse(used, grams / loads) : home);
   }, 0);
 }

@@ -3,7 +3,9 @@ import type { Kitchen, Vessel } from '../kitchen';
 import { batchSteamGrams, loadsIn, PANS, targetProblem, vesselFor, type Target } from '../scaling';
 import { FINISHED_DENSITY } from '../kitchen';
 import { WATER_ID } from '../swap/swap';
-import type { Composed } from './compose';
+import type { Book } from '../recipe/book';
+import type { Recipe } from '../recipe/recipe';
+import { compose, type Composed } from './compose';
 
 export interface Batch {
   /** Target weight over home weight. */
@@ -67,8 +69,24 @@ function problemOf(composed: Composed, target: Target): string | null {
 }
 
 /**
+ * The factor that brings a batch out at the weight asked for. Where the list has water, water makes up for steam and
+ * the factor is target over home. Where it has none, the food itself shrinks: more of everything goes in.
+ */
+function factorFor(
+  composed: Composed,
+  target: Target,
+  grams: number,
+  batchSteam: number,
+  kept: number,
+): number {
+  const home = composed.finishedGrams;
+  if (composed.waterGrams > 0 || target.kind === 'store') return grams / home;
+  return (grams + kept * batchSteam) / (home + kept * composed.steamGrams);
+}
+
+/**
  * Plans a batch. Added water is W = f x (W home - steam home) + steam batch, so that the pot comes out as thick as at
- * home whatever its surface; without water in the list the finished weight moves instead.
+ * home whatever its surface.
  */
 export function planBatch(
   composed: Composed,
@@ -77,18 +95,19 @@ export function planBatch(
   vesselId: string | null,
 ): Batch {
   const problem = problemOf(composed, target);
-  const home = composed.finishedGrams;
+  const home = Math.max(0, composed.finishedGrams);
   const asked =
     problem === null ? wanted(composed, target) : { grams: home, portionGrams: homePortionGrams(composed) };
-  const factor = home > 0 ? asked.grams / home : 1;
   const vessel = vesselFor(composed.cookings, asked.grams, kitchen, vesselId);
   const loads = loadsIn(vessel, asked.grams);
-  const steamGrams = batchSteamGrams(composed.cookings, vessel, loads, kitchen);
+  const steamGrams = batchSteamGrams(composed.cookings, vessel, loads, asked.grams, kitchen);
+  const kept = 1 - kitchen.transferLoss;
+  const factor = problem === null ? factorFor(composed, target, asked.grams, steamGrams, kept) : 1;
   const homeWater = composed.waterGrams;
   const needed = factor * (homeWater - composed.steamGrams) + steamGrams;
   const water = homeWater > 0 ? Math.max(0, needed) : 0;
   const change = water - factor * homeWater - (steamGrams - factor * composed.steamGrams);
-  const finishedGrams = Math.max(0, asked.grams + change * (1 - kitchen.transferLoss));
+  const finishedGrams = problem === null ? Math.max(0, factor * home + kept * change) : home;
   return {
     factor,
     finishedGrams,
@@ -106,4 +125,13 @@ export function planBatch(
 /** Batch grams of a home weight of a line. */
 export function batchGrams(homeGrams: number, foodId: string | null, batch: Batch): number {
   return homeGrams * (foodId === WATER_ID ? batch.waterFactor : batch.factor);
+}
+
+/** The target of a recipe as it was told: its own portions, at its own size. */
+export function homeTarget(recipe: Recipe, book: Book, kitchen: Kitchen): Target {
+  const composed = compose(recipe, book, kitchen);
+  const portionGrams = homePortionGrams(composed);
+  if (recipe.isComponent || !(portionGrams > 0))
+    return { kind: 'weight', grams: Math.max(1, composed.finishedGrams) };
+  return { kind: 'portions', portions: recipe.portions, portionGrams: Math.round(portionGrams) || 1 };
 }

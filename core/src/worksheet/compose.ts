@@ -155,7 +155,7 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   if (known) return known;
   const { book, kitchen } = context;
   context.opening.push({ id: recipe.id, name: recipe.name });
-  const lines = standardize(recipe, context.dish, book, kitchen).map((line) => opened(line, context));
+  const lines = standardize(recipe, book, kitchen, context.dish).map((line) => opened(line, context));
   context.opening.pop();
   const findings: Finding[] = [];
   const cookings = recipe.steps.flatMap((step) => step.reading.cooking ?? []);

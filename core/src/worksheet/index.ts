@@ -1,3 +1,3 @@
 export * from './worksheet';
 export * from './explain';
-export { homePortionGrams } from './batch';
+export { homePortionGrams, homeTarget } from './batch';

@@ -1,0 +1,157 @@
+/** The HTTP surface. Routes are small: check at the edge, call the store or core, answer. */
+import { Hono, type Context } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { secureHeaders } from 'hono/secure-headers';
+import { ConnectionError } from 'sequelize';
+import type { KitchenWeight, Pack } from '@hand-ladle/core';
+import {
+  computeSwaps,
+  computeWorksheet,
+  digests,
+  parseText,
+  type ComputeRequest,
+  type SwapsRequest,
+} from './compute';
+import { ApiError, ERRORS } from './errors';
+import { labelPdf } from './label-pdf';
+import { apiPage, openApiDocument } from './openapi';
+import {
+  checked,
+  packRequest,
+  parseRequest,
+  savedRecipe,
+  swapsRequest,
+  weightRequest,
+  worksheetRequest,
+} from './schemas';
+import type { SavedRecipe } from './database/rows';
+import type { Store } from './store';
+
+/** Largest request body, in bytes. */
+const MOST_BYTES = 3 * 1024 * 1024;
+
+export interface AppOptions {
+  store: Store;
+  version: string;
+  /** Where errors that nobody expected are written. */
+  log: (message: string) => void;
+}
+
+async function bodyOf(context: Context): Promise<unknown> {
+  try {
+    return await context.req.json();
+  } catch {
+    throw new ApiError('bad-json');
+  }
+}
+
+function errorAnswer(context: Context, error: unknown, log: (message: string) => void): Response {
+  const known =
+    error instanceof ApiError
+      ? error
+      : error instanceof ConnectionError
+        ? new ApiError('database-down')
+        : new ApiError('internal');
+  if (known.code === 'internal') log(error instanceof Error ? (error.stack ?? error.message) : String(error));
+  const { status, message } = ERRORS[known.code];
+  return context.json({ error: { code: known.code, message, details: known.details } }, status);
+}
+
+function addReadRoutes(app: Hono, { store, version }: AppOptions): void {
+  app.get('/api/health', async (context) => {
+    await store.ping();
+    return context.json({ status: 'ok', version, database: 'ok' });
+  });
+  app.get('/api/openapi.json', (context) => context.json(openApiDocument(version)));
+  app.get('/api/docs', (context) => context.html(apiPage(version)));
+  app.get('/api/larder', async (context) => context.json(await store.larder()));
+  app.get('/api/kitchens', async (context) => context.json(await store.kitchens()));
+  app.get('/api/components', async (context) => context.json(await store.components()));
+  app.get('/api/recipes', async (context) =>
+    context.json(await digests(context.req.query('kitchenId'), store)),
+  );
+  app.get('/api/recipes/:id', async (context) => context.json(await store.recipe(context.req.param('id'))));
+}
+
+function addComputeRoutes(app: Hono, { store }: AppOptions): void {
+  app.post('/api/parse', async (context) => {
+    const { text, units } = checked<{ text: string; units: 'us' | 'metric' | 'imperial' }>(
+      parseRequest,
+      await bodyOf(context),
+    );
+    return context.json(await parseText(text, units, store));
+  });
+  app.post('/api/worksheet', async (context) => {
+    const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
+    return context.json(await computeWorksheet(request, store));
+  });
+  app.post('/api/swaps', async (context) => {
+    const request = checked<SwapsRequest>(swapsRequest, await bodyOf(context));
+    return context.json(await computeSwaps(request, store));
+  });
+  app.post('/api/label.pdf', async (context) => {
+    const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
+    const sheet = await computeWorksheet(request, store);
+    const pdf = await labelPdf(sheet.label);
+    context.header('Content-Type', 'application/pdf');
+    context.header('Content-Disposition', `attachment; filename="label-${sheet.recipeId}.pdf"`);
+    return context.body(new Uint8Array(pdf));
+  });
+}
+
+function addWriteRoutes(app: Hono, { store }: AppOptions): void {
+  app.post('/api/recipes', async (context) => {
+    const saved = checked<SavedRecipe>(savedRecipe, await bodyOf(context));
+    return context.json(await store.create(saved), 201);
+  });
+  app.put('/api/recipes/:id', async (context) => {
+    const saved = checked<SavedRecipe>(savedRecipe, await bodyOf(context));
+    if (saved.recipe.id !== context.req.param('id')) throw new ApiError('bad-request');
+    return context.json(await store.save(saved));
+  });
+  app.delete('/api/recipes/:id', async (context) => {
+    await store.remove(context.req.param('id'));
+    return context.json({ removed: context.req.param('id') });
+  });
+  app.post('/api/recipes/:id/restore', async (context) =>
+    context.json(await store.restore(context.req.param('id'))),
+  );
+  app.put('/api/kitchens/:id/packs/:foodId', async (context) => {
+    const pack = checked<Omit<Pack, 'foodId'>>(packRequest, await bodyOf(context));
+    const { id, foodId } = context.req.param();
+    return context.json(await store.recordPack(id, { ...pack, foodId }));
+  });
+  app.post('/api/kitchens/:id/weights', async (context) => {
+    const weight = checked<KitchenWeight>(weightRequest, await bodyOf(context));
+    return context.json(await store.recordWeight(context.req.param('id'), weight));
+  });
+}
+
+/** The application without a port: tests call it directly, `main.ts` serves it. */
+export function createApp(options: AppOptions): Hono {
+  const app = new Hono();
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        frameAncestors: ["'none'"],
+      },
+    }),
+  );
+  app.use(
+    '/api/*',
+    bodyLimit({
+      maxSize: MOST_BYTES,
+      onError: (context) => errorAnswer(context, new ApiError('too-large'), options.log),
+    }),
+  );
+  addReadRoutes(app, options);
+  addComputeRoutes(app, options);
+  addWriteRoutes(app, options);
+  app.all('/api/*', (context) => errorAnswer(context, new ApiError('not-found'), options.log));
+  app.onError((error, context) => errorAnswer(context, error, options.log));
+  return app;
+}

@@ -1,0 +1,187 @@
+/** From a request to a worksheet: finds the recipe, the kitchen and the book, and calls core. */
+import {
+  homeTarget,
+  lineFromText,
+  planSwaps,
+  readRecipe,
+  recipeFromReading,
+  standardize,
+  stepsFromTexts,
+  worksheet,
+  type Book,
+  type FreeFromPolicy,
+  type Kitchen,
+  type LineAnswers,
+  type Recipe,
+  type Regime,
+  type SwapAnswer,
+  type Target,
+  type UnitSystem,
+  type Worksheet,
+  type WorksheetInput,
+} from '@hand-ladle/core';
+import { ApiError } from './errors';
+import { MOST_TEXT } from './schemas';
+import type { Store } from './store';
+
+export interface SpokenRecipe {
+  name: string;
+  text?: string;
+  lines?: (string | { id?: string; text: string; answers?: LineAnswers })[];
+  steps: string[];
+  portions?: number;
+  portionGrams?: number;
+}
+
+export interface ComputeRequest {
+  recipeId?: string;
+  recipe?: SpokenRecipe;
+  target?: Target;
+  regime?: Regime;
+  kitchenId?: string;
+  vesselId?: string;
+}
+
+export interface SwapsRequest extends ComputeRequest {
+  exclude: string[];
+  policy?: FreeFromPolicy;
+}
+
+/** Refuses a text that is longer than a recipe can be. */
+export function mustFit(text: string): void {
+  if (text.length > MOST_TEXT)
+    throw new ApiError('text-too-long', [{ characters: text.length, most: MOST_TEXT }]);
+}
+
+/** A recipe from the words of a request; answers given with its lines hold. */
+function recipeFromWords(spoken: SpokenRecipe, book: Book): Recipe {
+  if (spoken.text !== undefined) mustFit(spoken.text);
+  const reading = readRecipe(spoken.text === undefined ? '' : `${spoken.name}\n${spoken.text}`, book.foods);
+  const given = (spoken.lines ?? []).map((line, index) => {
+    const { id, text, answers } =
+      typeof line === 'string' ? { id: undefined, text: line, answers: {} } : line;
+    return { ...lineFromText(text, id ?? `l${index + 1}`, book.foods), answers: answers ?? {} };
+  });
+  const lines = spoken.lines ? given : reading.lines;
+  const steps = spoken.steps.length > 0 ? stepsFromTexts(spoken.steps, lines, book.foods) : reading.steps;
+  return {
+    id: 'unsaved',
+    name: spoken.name,
+    portions: spoken.portions ?? reading.portions ?? 1,
+    portionGrams: spoken.portionGrams ?? reading.portionGrams,
+    measuredYieldGrams: reading.measuredYieldGrams,
+    lines,
+    steps,
+    parentId: null,
+    swaps: [],
+    freeFrom: [],
+    isComponent: false,
+  };
+}
+
+async function inputOf(
+  request: ComputeRequest,
+  store: Store,
+): Promise<{ input: WorksheetInput; book: Book }> {
+  const own = await store.kitchen(request.kitchenId);
+  const kitchen: Kitchen = request.regime ? { ...own, regime: request.regime } : own;
+  const book = await store.book();
+  const saved = request.recipeId === undefined ? null : await store.recipe(request.recipeId);
+  const recipe = saved?.recipe ?? recipeFromWords(request.recipe!, book);
+  const target = request.target ?? saved?.target ?? homeTarget(recipe, book, kitchen);
+  return { input: { recipe, kitchen, target, vesselId: request.vesselId ?? null }, book };
+}
+
+/** The worksheet of a request. */
+export async function computeWorksheet(request: ComputeRequest, store: Store): Promise<Worksheet> {
+  const { input, book } = await inputOf(request, store);
+  return worksheet(input, book);
+}
+
+/** The swap plans of a request. */
+export async function computeSwaps(request: SwapsRequest, store: Store): Promise<SwapAnswer> {
+  const { input, book } = await inputOf(request, store);
+  return planSwaps(
+    { ...input, exclude: request.exclude, ...(request.policy ? { policy: request.policy } : {}) },
+    book,
+  );
+}
+
+/** A pasted text, read and weighed by the larder of the house and the measures that were named. */
+export async function parseText(text: string, units: UnitSystem, store: Store) {
+  mustFit(text);
+  const book = await store.book();
+  const kitchen: Kitchen = { ...(await store.kitchen(undefined)), units };
+  const reading = readRecipe(text, book.foods);
+  const standard = standardize(recipeFromReading(reading, 'unsaved'), book, kitchen);
+  const lines = reading.lines.map((line) => {
+    const found = standard.find((each) => each.id === line.id)!;
+    const [measure] = line.reading.measures;
+    const known = found.food ?? found.component;
+    return {
+      id: line.id,
+      text: line.text,
+      amount: measure?.value ?? null,
+      unit: measure?.unit ?? null,
+      food: known ? { id: known.id, name: known.name } : null,
+      form: line.reading.form,
+      optional: line.reading.optional,
+      grams: found.weight?.grams ?? null,
+      lowGrams: found.weight?.lowGrams ?? null,
+      highGrams: found.weight?.highGrams ?? null,
+      origin: found.weight?.origin ?? null,
+      findings: found.findings,
+    };
+  });
+  const { name, portions, portionGrams, steps, findings } = reading;
+  return { name, portions, portionGrams, lines, steps, findings };
+}
+
+/** What the list of dishes says of each: the worksheet in a line. */
+export interface Digest {
+  id: string;
+  name: string;
+  isComponent: boolean;
+  parentId: string | null;
+  freeFrom: readonly string[];
+  portions: number;
+  portionGrams: number;
+  finishedGrams: number;
+  contains: string[];
+  mayContain: string[];
+  check: string[];
+  openCount: number;
+  energyKcal: number;
+  isEnergyComplete: boolean;
+}
+
+/** Digests of all dishes for a kitchen, from the same worksheet as everything else. */
+export async function digests(kitchenId: string | undefined, store: Store): Promise<Digest[]> {
+  const kitchen = await store.kitchen(kitchenId);
+  const book = await store.book();
+  return (await store.recipes()).map(({ recipe, target }) => {
+    const sheet = worksheet({ recipe, kitchen, target: target ?? homeTarget(recipe, book, kitchen) }, book);
+    const named = (status: string): string[] =>
+      sheet.allergens
+        .filter(
+          (flag) => flag.status === status && !flag.isOnlyUnchecked && !['nut', 'wheat'].includes(flag.id),
+        )
+        .map((flag) => flag.name);
+    return {
+      id: recipe.id,
+      name: recipe.name,
+      isComponent: recipe.isComponent,
+      parentId: recipe.parentId,
+      freeFrom: recipe.freeFrom,
+      portions: sheet.portions,
+      portionGrams: sheet.portionGrams,
+      finishedGrams: sheet.finishedGrams,
+      contains: named('contains'),
+      mayContain: named('may-contain'),
+      check: named('check'),
+      openCount: sheet.label.draftReasons.length,
+      energyKcal: sheet.nutrition.perPortion.energyKcal,
+      isEnergyComplete: !sheet.nutrition.missing.some(({ id }) => id === 'energyKcal'),
+    };
+  });
+}

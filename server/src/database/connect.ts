@@ -1,0 +1,40 @@
+/** The one connection pool to the private MariaDB. */
+import { Sequelize } from 'sequelize';
+
+export interface DatabaseAddress {
+  host: string;
+  port: number;
+  user: string;
+  password: string;
+  database: string;
+}
+
+/** Where the start script put the database, from the environment it hands down. */
+export function addressFromEnvironment(env: NodeJS.ProcessEnv = process.env): DatabaseAddress {
+  const port = Number(env['HAND_LADLE_DB_PORT']);
+  const password = env['HAND_LADLE_DB_PASSWORD'];
+  if (!port || !password) {
+    throw new Error('No database address: start with "npm start", which starts the database too.');
+  }
+  return {
+    host: '127.0.0.1',
+    port,
+    user: env['HAND_LADLE_DB_USER'] ?? 'handladle',
+    password,
+    database: env['HAND_LADLE_DB_NAME'] ?? 'handladle',
+  };
+}
+
+export function connect(address: DatabaseAddress): Sequelize {
+  return new Sequelize({
+    dialect: 'mariadb',
+    host: address.host,
+    port: address.port,
+    username: address.user,
+    password: address.password,
+    database: address.database,
+    logging: false,
+    pool: { max: 8, idle: 10_000, acquire: 15_000 },
+    define: { underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
+  });
+}

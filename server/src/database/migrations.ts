@@ -1,0 +1,118 @@
+/** The schema, one step at a time. A step that has run on a kitchen's machine is never edited: add another. */
+import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+
+const id = { type: DataTypes.STRING(80), allowNull: false, primaryKey: true };
+const serial = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true };
+const grams = (allowNull: boolean) => ({ type: DataTypes.DECIMAL(14, 3), allowNull });
+const json = (allowNull = false) => ({ type: DataTypes.TEXT('long'), allowNull });
+const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false });
+const reference = (table: string, allowNull: boolean, onDelete: 'CASCADE' | 'RESTRICT') => ({
+  type: DataTypes.STRING(80),
+  allowNull,
+  references: { model: table, key: 'id' },
+  onDelete,
+});
+
+async function firstSchema(q: QueryInterface): Promise<void> {
+  const position = { type: DataTypes.INTEGER.UNSIGNED, allowNull: false };
+  await q.createTable('foods', { id, position, data: json() });
+  await q.createTable('swaps', {
+    id,
+    position,
+    from_id: reference('foods', false, 'RESTRICT'),
+    data: json(),
+  });
+  await q.createTable('kitchens', { id, position, name: text(120), settings: json() });
+  await q.createTable('packs', {
+    id: serial,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    food_id: reference('foods', false, 'RESTRICT'),
+    product_name: text(200),
+    statement: { type: DataTypes.TEXT, allowNull: false },
+    allergens: json(),
+    certified_gluten_free: { type: DataTypes.BOOLEAN, allowNull: false },
+    checked_by: text(120),
+    checked_on: { type: DataTypes.DATEONLY, allowNull: false },
+  });
+  await q.createTable('kitchen_weights', {
+    id: serial,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    food_id: reference('foods', false, 'RESTRICT'),
+    unit: text(20),
+    grams: grams(false),
+    weighed_on: { type: DataTypes.DATEONLY, allowNull: false },
+  });
+  await q.createTable('recipes', {
+    id,
+    name: text(200),
+    portions: grams(false),
+    portion_grams: grams(true),
+    measured_yield_grams: grams(true),
+    is_component: { type: DataTypes.BOOLEAN, allowNull: false },
+    parent_id: reference('recipes', true, 'RESTRICT'),
+    free_from: json(),
+    target: json(true),
+    version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+    updated_at: { type: DataTypes.DATE(3), allowNull: false },
+    deleted_at: { type: DataTypes.DATE(3), allowNull: true },
+  });
+  await q.createTable('recipe_lines', {
+    id: serial,
+    recipe_id: reference('recipes', false, 'CASCADE'),
+    position,
+    line_id: text(80),
+    text: { type: DataTypes.TEXT, allowNull: false },
+    reading: json(),
+    answer_food_id: { type: DataTypes.STRING(80), allowNull: true },
+    answer_grams: grams(true),
+    answer_origin: { type: DataTypes.STRING(20), allowNull: true },
+  });
+  await q.createTable('recipe_steps', {
+    id: serial,
+    recipe_id: reference('recipes', false, 'CASCADE'),
+    position,
+    step_id: text(80),
+    text: { type: DataTypes.TEXT, allowNull: false },
+    reading: json(),
+  });
+  await q.createTable('recipe_swaps', {
+    id: serial,
+    recipe_id: reference('recipes', false, 'CASCADE'),
+    from_id: text(80),
+    swap_id: reference('swaps', false, 'RESTRICT'),
+  });
+  await q.addIndex('recipe_lines', ['recipe_id', 'line_id'], { unique: true });
+  await q.addIndex('recipes', ['name']);
+}
+
+const TABLES_LAST_FIRST = [
+  'recipe_swaps',
+  'recipe_steps',
+  'recipe_lines',
+  'recipes',
+  'kitchen_weights',
+  'packs',
+  'kitchens',
+  'swaps',
+  'foods',
+];
+
+/** Brings the schema up to date. Safe to run at every start. */
+export async function migrate(database: Sequelize): Promise<string[]> {
+  const umzug = new Umzug({
+    context: database.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize: database }),
+    logger: undefined,
+    migrations: [
+      {
+        name: '001-first-schema',
+        up: ({ context }) => firstSchema(context),
+        down: async ({ context }) => {
+          for (const table of TABLES_LAST_FIRST) await context.dropTable(table);
+        },
+      },
+    ],
+  });
+  return (await umzug.up()).map(({ name }) => name);
+}

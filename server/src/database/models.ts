@@ -1,0 +1,105 @@
+/** Sequelize models: a table each, JSON columns read and written as values. */
+import { DataTypes, Model, type ModelStatic, type Sequelize } from 'sequelize';
+
+export type Table = ModelStatic<Model<Record<string, unknown>, Record<string, unknown>>>;
+
+export interface Tables {
+  foods: Table;
+  swaps: Table;
+  kitchens: Table;
+  packs: Table;
+  weights: Table;
+  recipes: Table;
+  lines: Table;
+  steps: Table;
+  recipeSwaps: Table;
+}
+
+/** A column of JSON text that the model shows as a value. */
+const json = (name: string) => ({
+  type: DataTypes.TEXT('long'),
+  get(this: Model): unknown {
+    const raw = this.getDataValue(name) as string | null;
+    return raw === null || raw === undefined ? null : JSON.parse(raw);
+  },
+  set(this: Model, value: unknown): void {
+    this.setDataValue(name, value === null || value === undefined ? null : JSON.stringify(value));
+  },
+});
+
+/** A decimal column that the model shows as a number. */
+const decimal = (name: string) => ({
+  type: DataTypes.DECIMAL(14, 3),
+  get(this: Model): number | null {
+    const raw = this.getDataValue(name) as string | number | null;
+    return raw === null || raw === undefined ? null : Number(raw);
+  },
+});
+
+const key = { type: DataTypes.STRING(80), primaryKey: true };
+const serial = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true };
+const string = DataTypes.STRING;
+const { TEXT, INTEGER, BOOLEAN, DATE, DATEONLY } = DataTypes;
+
+export function defineTables(database: Sequelize): Tables {
+  const table = (name: string, columns: Parameters<Sequelize['define']>[1]): Table =>
+    database.define(name, columns, { tableName: name, timestamps: false }) as Table;
+  return {
+    foods: table('foods', { id: key, position: INTEGER, data: json('data') }),
+    swaps: table('swaps', { id: key, position: INTEGER, fromId: string, data: json('data') }),
+    kitchens: table('kitchens', { id: key, position: INTEGER, name: string, settings: json('settings') }),
+    packs: table('packs', {
+      id: serial,
+      kitchenId: string,
+      foodId: string,
+      productName: string,
+      statement: TEXT,
+      allergens: json('allergens'),
+      certifiedGlutenFree: BOOLEAN,
+      checkedBy: string,
+      checkedOn: DATEONLY,
+    }),
+    weights: table('kitchen_weights', {
+      id: serial,
+      kitchenId: string,
+      foodId: string,
+      unit: string,
+      grams: decimal('grams'),
+      weighedOn: DATEONLY,
+    }),
+    recipes: table('recipes', {
+      id: key,
+      name: string,
+      portions: decimal('portions'),
+      portionGrams: decimal('portionGrams'),
+      measuredYieldGrams: decimal('measuredYieldGrams'),
+      isComponent: BOOLEAN,
+      parentId: string,
+      freeFrom: json('freeFrom'),
+      target: json('target'),
+      version: INTEGER,
+      updatedAt: DATE(3),
+      deletedAt: DATE(3),
+    }),
+    lines: table('recipe_lines', {
+      id: serial,
+      recipeId: string,
+      position: INTEGER,
+      lineId: string,
+      text: TEXT,
+      reading: json('reading'),
+      answerFoodId: string,
+      answerGrams: decimal('answerGrams'),
+      answerOrigin: string,
+    }),
+    steps: table('recipe_steps', {
+      id: serial,
+      recipeId: string,
+      position: INTEGER,
+      stepId: string,
+      text: TEXT,
+      reading: json('reading'),
+    }),
+    recipeSwaps: table('recipe_swaps', { id: serial, recipeId: string, fromId: string, swapId: string }),
+  };
+}

@@ -1,0 +1,59 @@
+/** Starts the server on loopback: connects, migrates, loads the demo world once, serves the app and its API. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { serve } from '@hono/node-server';
+import { serveStatic } from '@hono/node-server/serve-static';
+import { createApp } from './app';
+import { addressFromEnvironment, connect } from './database/connect';
+import { migrate } from './database/migrations';
+import { defineTables } from './database/models';
+import { seedOnce } from './database/seed';
+import { Store } from './store';
+
+const WEB = join('web', 'dist');
+const port = Number(process.env['PORT'] ?? 4310);
+const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
+
+const database = connect(addressFromEnvironment());
+const tables = defineTables(database);
+await migrate(database);
+await seedOnce(database, tables, new Date());
+
+const app = createApp({
+  store: new Store(database, tables),
+  version,
+  log: (message) => console.error(message),
+});
+app.use('/assets/*', async (context, next) => {
+  await next();
+  context.header('Cache-Control', 'public, max-age=31536000, immutable');
+});
+app.use('/*', serveStatic({ root: WEB }));
+// Every other address is a page of the app, which routes itself.
+app.get('/*', serveStatic({ path: join(WEB, 'index.html') }));
+
+const server = serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () => {
+  console.log(`Hand Ladle is ready at http://127.0.0.1:${port}`);
+});
+server.on('error', (error) => {
+  const isTaken = 'code' in error && error.code === 'EADDRINUSE';
+  console.error(
+    isTaken
+      ? `Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`
+      : `The server could not start: ${error.message}`,
+  );
+  process.exit(1);
+});
+
+let isStopping = false;
+function stop(): void {
+  if (isStopping) return;
+  isStopping = true;
+  server.close(() => {
+    void database.close().finally(() => process.exit(0));
+  });
+  // Browsers keep connections open; a stop does not wait for them.
+  if ('closeAllConnections' in server) server.closeAllConnections();
+}
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);

@@ -1,0 +1,202 @@
+/** What the API takes, as Joi schemas: the edge where bad input stops. The OpenAPI document is made from these. */
+import Joi from 'joi';
+import { PANS, SUBSTANCES } from '@hand-ladle/core';
+import { ApiError } from './errors';
+
+/** Longest text taken for one recipe, in characters. */
+export const MOST_TEXT = 200_000;
+
+const id = Joi.string()
+  .pattern(/^[a-z0-9][a-z0-9-]{0,79}$/)
+  .description('Lower-case letters, digits and hyphens');
+const name = Joi.string().trim().min(1).max(200);
+const grams = Joi.number().positive().max(100_000_000).precision(3);
+const regime = Joi.string().valid('us', 'eu');
+const findings = Joi.array().items(Joi.object()).max(50);
+
+export const target = Joi.alternatives(
+  Joi.object({
+    kind: Joi.string().valid('portions').required(),
+    portions: Joi.number().positive().max(1_000_000).required(),
+    portionGrams: grams.required(),
+  }),
+  Joi.object({ kind: Joi.string().valid('weight').required(), grams: grams.required() }),
+  Joi.object({
+    kind: Joi.string().valid('pans').required(),
+    pan: Joi.string()
+      .valid(...Object.keys(PANS))
+      .required(),
+    count: Joi.number().positive().max(10_000).required(),
+    fill: Joi.number().positive().max(1).default(0.85),
+  }),
+  Joi.object({
+    kind: Joi.string().valid('store').required(),
+    lineId: Joi.string().max(80).required(),
+    grams: grams.required(),
+  }),
+).description('What the batch is made for');
+
+const answers = Joi.object({
+  foodId: id,
+  grams,
+  gramsOrigin: Joi.string().valid('weighed here', 'convention'),
+});
+
+const reading = Joi.object({
+  amountKind: Joi.string().valid('exact', 'range', 'vague', 'to-taste', 'none').required(),
+  measures: Joi.array()
+    .items(
+      Joi.object({
+        value: Joi.number().unsafe().required(),
+        low: Joi.number().unsafe().required(),
+        high: Joi.number().unsafe().required(),
+        unit: Joi.string().max(20).required(),
+        size: Joi.string().valid('small', 'medium', 'large').required(),
+        heaping: Joi.string().valid('level', 'heaped', 'scant').required(),
+        packGrams: Joi.number().unsafe().allow(null).required(),
+      }),
+    )
+    .max(20)
+    .required(),
+  amountText: Joi.string().max(500).allow('').required(),
+  statedGrams: Joi.number().unsafe().allow(null).required(),
+  foodId: id.allow(null).required(),
+  foodText: Joi.string().max(500).allow('').required(),
+  confidence: Joi.number().min(0).max(1).required(),
+  otherFoodIds: Joi.array().items(id).max(20).required(),
+  alternativeIds: Joi.array().items(id).max(20).required(),
+  form: Joi.string().max(600).allow('').required(),
+  stateOpen: Joi.boolean().required(),
+  optional: Joi.boolean().required(),
+  purpose: Joi.string().valid('fry', 'garnish').allow(null).required(),
+  part: Joi.string().max(200).allow('').required(),
+  findings: findings.required(),
+});
+
+const stepReading = Joi.object({
+  cooking: Joi.object({
+    heat: Joi.string().valid('bare simmer', 'gentle simmer', 'rolling boil', 'oven').required(),
+    minutes: Joi.number().min(0).max(100_000).required(),
+    covered: Joi.boolean().required(),
+  })
+    .allow(null)
+    .required(),
+  lineIds: Joi.array().items(Joi.string().max(80)).max(2000).required(),
+  missingNames: Joi.array().items(Joi.string().max(200)).max(500).required(),
+  lookTest: Joi.string().max(200).allow('').required(),
+  findings: findings.required(),
+});
+
+const lineId = Joi.string().max(80).required();
+const lineText = Joi.string().max(20_000).allow('').required();
+
+/** A recipe as it is saved: read, answered, standardized. */
+export const recipe = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  portions: Joi.number().positive().max(1_000_000).precision(3).required(),
+  portionGrams: grams.allow(null).required(),
+  measuredYieldGrams: grams.allow(null).required(),
+  lines: Joi.array()
+    .items(
+      Joi.object({ id: lineId, text: lineText, reading: reading.required(), answers: answers.required() }),
+    )
+    .max(2000)
+    .unique('id')
+    .required(),
+  steps: Joi.array()
+    .items(Joi.object({ id: lineId, text: lineText, reading: stepReading.required() }))
+    .max(2000)
+    .required(),
+  parentId: id.allow(null).required(),
+  swaps: Joi.array()
+    .items(Joi.object({ fromId: id.required(), swapId: id.required() }))
+    .max(200)
+    .required(),
+  freeFrom: Joi.array().items(Joi.string().max(40)).max(40).required(),
+  isComponent: Joi.boolean().required(),
+});
+
+export const savedRecipe = Joi.object({
+  recipe: recipe.required(),
+  target: target.allow(null).required(),
+  version: Joi.number().integer().min(0).required().description('The version that was read; 0 for a new one'),
+});
+
+const textSchema = Joi.string().allow('').description('The recipe as people write it');
+
+/** A recipe as others send it: in words. */
+const spokenRecipe = Joi.object({
+  name: name.required(),
+  text: textSchema,
+  lines: Joi.array()
+    .items(
+      Joi.string().max(20_000).allow(''),
+      Joi.object({ id: Joi.string().max(80), text: lineText, answers: answers.default({}) }),
+    )
+    .max(2000),
+  steps: Joi.array().items(Joi.string().max(20_000)).max(2000).default([]),
+  portions: Joi.number().positive().max(1_000_000),
+  portionGrams: grams,
+}).xor('text', 'lines');
+
+const recipePart = { recipeId: id, recipe: spokenRecipe };
+
+export const parseRequest = Joi.object({
+  text: textSchema.required(),
+  units: Joi.string().valid('us', 'metric', 'imperial').default('metric'),
+  kitchenId: id,
+});
+
+export const worksheetRequest = Joi.object({
+  ...recipePart,
+  target,
+  regime,
+  kitchenId: id,
+  vesselId: id,
+}).xor('recipeId', 'recipe');
+
+const policyWord = Joi.string().valid('refuse', 'accept');
+
+export const swapsRequest = Joi.object({
+  ...recipePart,
+  target,
+  regime,
+  kitchenId: id,
+  exclude: Joi.array().items(Joi.string().max(40)).min(1).max(40).required(),
+  policy: Joi.object({ mayContain: policyWord.required(), check: policyWord.required() }),
+}).xor('recipeId', 'recipe');
+
+export const packRequest = Joi.object({
+  productName: name.required(),
+  statement: Joi.string().trim().max(4000).allow('').required(),
+  allergens: Joi.object(
+    Object.fromEntries(SUBSTANCES.map((each) => [each, Joi.string().valid('contains', 'may-contain')])),
+  ).required(),
+  certifiedGlutenFree: Joi.boolean().required(),
+  checkedBy: Joi.string().trim().min(1).max(120).required(),
+  checkedOn: Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .required(),
+});
+
+export const weightRequest = Joi.object({
+  foodId: id.required(),
+  unit: Joi.string().max(20).required(),
+  grams: grams.required(),
+  weighedOn: Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .required(),
+});
+
+/** A body that fits a schema, converted; otherwise an error that says each field and why. */
+export function checked<T>(schema: Joi.Schema, body: unknown): T {
+  const { value, error } = schema.validate(body, { abortEarly: false, convert: true });
+  if (error) {
+    const details = error.details
+      .slice(0, 20)
+      .map(({ path, message }) => ({ path: path.join('.'), message }));
+    throw new ApiError('bad-request', details);
+  }
+  return value as T;
+}
