@@ -22,7 +22,8 @@ export function ensurePackages() {
   const done = spawnSync('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], { encoding: 'utf8' });
   if (done.status !== 0) {
     const output = `${done.stdout ?? ''}${done.stderr ?? ''}`;
-    if (FULL_DISK.test(output)) halt('The disk is full: free some space (df -h shows how much) and start again.');
+    if (FULL_DISK.test(output))
+      halt('The disk is full: free some space (df -h shows how much) and start again.');
     halt(`npm could not install the packages. Run this to see why: npm ci\n${output.slice(-2000)}`);
   }
   writeFileSync(STAMP, wanted);
@@ -34,7 +35,10 @@ const isThere = (program) =>
   );
 
 const apt = (...args) =>
-  spawnSync('apt-get', args, { encoding: 'utf8', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  spawnSync('apt-get', args, {
+    encoding: 'utf8',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
 
 /** Makes sure some programs are there, from Debian's packages. `needs` maps a program to its package. */
 export function ensurePrograms(needs) {
@@ -42,13 +46,16 @@ export function ensurePrograms(needs) {
   if (missing.length === 0) return;
   const packages = [...new Set(missing.map(([, name]) => name))];
   const command = `sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}`;
-  if (!isThere('apt-get')) halt(`${packages.join(', ')} is missing and this is no Debian: install it, then start again.`);
-  if (process.getuid?.() !== 0) halt(`${packages.join(', ')} is missing and needs the administrator. Run: ${command}`);
+  if (!isThere('apt-get'))
+    halt(`${packages.join(', ')} is missing and this is no Debian: install it, then start again.`);
+  if (process.getuid?.() !== 0)
+    halt(`${packages.join(', ')} is missing and needs the administrator. Run: ${command}`);
   console.log(`Installing ${packages.join(', ')} (once) ...`);
   apt('update', '-qq');
   const done = apt('install', '-y', '-qq', '--no-install-recommends', ...packages);
   if (done.status === 0 && missing.every(([program]) => isThere(program))) return;
   const output = `${done.stdout ?? ''}${done.stderr ?? ''}`;
-  if (FULL_DISK.test(output)) halt('The disk is full: free some space (df -h shows how much) and start again.');
+  if (FULL_DISK.test(output))
+    halt('The disk is full: free some space (df -h shows how much) and start again.');
   halt(`${packages.join(', ')} could not be installed. Run: ${command}`);
 }

@@ -12,7 +12,8 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { halt } from './say.mjs';
 
 const find = (program) =>
-  ['/usr/sbin', '/usr/bin'].map((folder) => join(folder, program)).find((path) => existsSync(path)) ?? program;
+  ['/usr/sbin', '/usr/bin'].map((folder) => join(folder, program)).find((path) => existsSync(path)) ??
+  program;
 
 /** A port nobody listens on, on loopback. */
 export function freePort() {
@@ -140,7 +141,9 @@ async function startServer(folder, dataFolder, sqlFile) {
   }
   const tail = readFileSync(join(folder, 'mariadb.log'), 'utf8').slice(-1500);
   if (/no space left|errcode: 28|error 28/i.test(tail)) {
-    halt('The disk is full: free some space (df -h shows how much there is) and start again. Nothing saved is lost.');
+    halt(
+      'The disk is full: free some space (df -h shows how much there is) and start again. Nothing saved is lost.',
+    );
   }
   halt(`The database did not start. Its log, ${join(folder, 'mariadb.log')}, ends:\n${tail}`);
 }
@@ -154,7 +157,8 @@ export async function startMariadb(dataDirectory) {
   const account = credentials(folder);
   const sqlFile = join(folder, 'boot.sql');
   writeFileSync(sqlFile, bootSql(account), { mode: 0o600 });
-  const { pid, port } = (await leftRunning(folder, dataFolder)) ?? (await startServer(folder, dataFolder, sqlFile));
+  const { pid, port } =
+    (await leftRunning(folder, dataFolder)) ?? (await startServer(folder, dataFolder, sqlFile));
   const stop = async () => {
     try {
       process.kill(pid, 'SIGTERM');

@@ -16,7 +16,8 @@ const LOOPBACK = ['127.0.0.1', 'localhost', '::1'];
 function readPort() {
   const text = process.env.PORT ?? '4310';
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) halt(`PORT must be a number from 1 to 65535, not "${text}".`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    halt(`PORT must be a number from 1 to 65535, not "${text}".`);
   return port;
 }
 

@@ -174,11 +174,14 @@ function drawIngredients(pen: Pen, label: Label): void {
   pen.y = pen.pdf.y + 3;
 }
 
+/** Size of the word across the page: its diagonal fits the width of the roll. */
+const DRAFT_POINTS = 62;
+
 function drawDraftMark(pdf: Pdf, height: number): void {
   pdf.save();
   pdf.rotate(-45, { origin: [WIDTH / 2, height / 2] });
-  pdf.font('black').fontSize(84).fillColor('#000000').fillOpacity(0.13);
-  pdf.text('DRAFT', 0, height / 2 - 46, { width: WIDTH, align: 'center', lineBreak: false });
+  pdf.font('black').fontSize(DRAFT_POINTS).fillColor('#000000').fillOpacity(0.13);
+  pdf.text('DRAFT', 0, height / 2 - DRAFT_POINTS / 2, { width: WIDTH, align: 'center', lineBreak: false });
   pdf.restore();
   pdf.fillOpacity(1);
 }

@@ -1,5 +1,5 @@
 /** What the server keeps: the larder, the kitchens, the book of recipes. */
-import { Op, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
+import { Op, QueryTypes, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
 import {
   bookOf,
   foodSet,
@@ -50,7 +50,7 @@ export class Store {
 
   /** Throws when the database does not answer. */
   async ping(): Promise<void> {
-    await this.database.query('SELECT 1');
+    await this.database.query('SELECT 1', { type: QueryTypes.SELECT });
   }
 
   async larder(): Promise<Larder> {

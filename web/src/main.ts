@@ -1,1 +1,8 @@
-console.log(1)
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import './styles/tokens.css';
+import './styles/base.css';
+import App from './App.vue';
+import { router } from './router';
+
+createApp(App).use(createPinia()).use(router).mount('#app');

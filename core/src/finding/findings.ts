@@ -128,7 +128,8 @@ export interface Finding {
 /** Makes a finding of a code; its severity and words come from the table. */
 export function finding(code: FindingCode, lineId: string | null, figures: Figures = {}): Finding {
   const { severity, message } = FINDING_KINDS[code] as FindingKind;
-  return { code, severity, lineId, message: message(figures), figures };
+  const words = message(figures);
+  return { code, severity, lineId, message: words.charAt(0).toUpperCase() + words.slice(1), figures };
 }
 
 const URGENCY: Readonly<Record<Severity, number>> = { danger: 0, decision: 1, caution: 2, note: 3 };

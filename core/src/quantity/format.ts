@@ -30,6 +30,11 @@ export function gramsText(grams: number): string {
   return `${figure} ${unit}`;
 }
 
+/** A number with exactly the given decimals, so that a column of them lines up: 4 is "4.0". */
+export function fixedText(value: number, decimals: number): string {
+  return roundToDecimals(value, decimals).toFixed(decimals);
+}
+
 /** A plain number with at most the given decimals and no trailing zeros: 1.50 is "1.5". */
 export function figureText(value: number, decimals = 2): string {
   return String(roundToDecimals(value, decimals));

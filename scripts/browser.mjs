@@ -1,0 +1,20 @@
+/** Debian's Chromium, quiet: as root it needs no sandbox, and without these flags it calls home at every start. */
+import { chromium } from '@playwright/test';
+
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-default-apps',
+    '--disable-domain-reliability',
+    '--disable-features=OptimizationHints,MediaRouter,Translate',
+  ],
+};
+
+export const launch = () => chromium.launch(CHROMIUM);

@@ -1,0 +1,10 @@
+<script setup lang="ts">
+/** A figure with its unit, smaller and never apart from it. */
+defineProps<{ figure: string; unit: string }>();
+</script>
+
+<template>
+  <span class="figure"
+    >{{ figure }}<span class="unit">{{ unit }}</span></span
+  >
+</template>

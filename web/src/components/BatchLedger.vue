@@ -1,0 +1,152 @@
+<script setup lang="ts">
+/** The ledger: each line as written, its weight for the scale, its loads, first addition, and what it brings. */
+import { computed, nextTick, ref } from 'vue';
+import { gramsText, type WorksheetLine } from '@hand-ladle/core';
+import { useBench } from '../stores/bench';
+import HomeRecipe from './HomeRecipe.vue';
+import LedgerRow from './LedgerRow.vue';
+
+const bench = useBench();
+const sheet = computed(() => bench.worksheet!);
+const isLoaded = computed(() => sheet.value.loadCount > 1);
+const isHeldBack = computed(() => sheet.value.lines.some((line) => line.heldBackGrams > 0));
+const opened = ref(new Set<string>());
+
+interface Shown {
+  line: WorksheetLine;
+  depth: number;
+}
+
+/** Lines with the opened components' lines under them, to any depth. */
+function shown(lines: readonly WorksheetLine[], depth = 0): Shown[] {
+  return lines.flatMap((line) => [
+    { line, depth },
+    ...(opened.value.has(line.id) ? shown(line.children, depth + 1) : []),
+  ]);
+}
+const rows = computed(() => shown(sheet.value.lines));
+
+function toggle(id: string): void {
+  const next = new Set(opened.value);
+  if (!next.delete(id)) next.add(id);
+  opened.value = next;
+}
+
+const isHomeShown = ref(false);
+const added = ref('');
+const addField = ref<HTMLInputElement | null>(null);
+
+async function add(): Promise<void> {
+  const text = added.value.trim();
+  if (text === '') return;
+  await bench.addLine(text);
+  added.value = '';
+  await nextTick();
+  addField.value?.focus();
+}
+</script>
+
+<template>
+  <div class="ledger">
+    <HomeRecipe v-if="isHomeShown" @leave="isHomeShown = false" />
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Line</th>
+          <th scope="col" class="right">
+            <button
+              class="home"
+              type="button"
+              :aria-expanded="isHomeShown"
+              @click="isHomeShown = !isHomeShown"
+            >
+              At home, {{ gramsText(sheet.baseGrams) }}
+            </button>
+          </th>
+          <th scope="col" class="right">Batch</th>
+          <th v-if="isLoaded" scope="col" class="right">One load</th>
+          <th v-if="isHeldBack" scope="col" class="right">At first</th>
+          <th scope="col">Must not eat it</th>
+        </tr>
+      </thead>
+      <tbody>
+        <LedgerRow
+          v-for="row in rows"
+          :key="row.line.id"
+          :line="row.line"
+          :depth="row.depth"
+          :is-loaded="isLoaded"
+          :is-held-back="isHeldBack"
+          :is-opened="opened.has(row.line.id)"
+          @toggle="toggle(row.line.id)"
+        />
+      </tbody>
+    </table>
+    <form v-if="!bench.isVariant" class="add" @submit.prevent="add">
+      <input
+        ref="addField"
+        v-model="added"
+        class="field"
+        maxlength="400"
+        placeholder="Add a line as you would say it: 2 tbsp lemon juice"
+        aria-label="Add a line"
+      />
+      <button class="choice" type="submit" :disabled="added.trim() === ''">Add line</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.ledger {
+  background: var(--enamel);
+  border-radius: var(--radius);
+  border: 1.5px solid var(--rim);
+  border-top-width: 4px;
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+thead th {
+  padding: 6px 12px;
+  text-align: left;
+  font-size: var(--text-s);
+  font-weight: 560;
+  color: var(--ink-soft);
+  border-bottom: 1px solid var(--hairline);
+  white-space: nowrap;
+}
+
+thead th.right {
+  text-align: right;
+}
+
+.home {
+  min-height: 30px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--rim);
+  font-weight: 600;
+}
+
+.add {
+  display: flex;
+  gap: var(--space-2);
+  padding: var(--space-2) var(--space-3);
+}
+
+.add .field {
+  flex: 1;
+  min-width: 0;
+}
+
+@media (max-width: 760px) {
+  thead {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,389 @@
+<script setup lang="ts">
+/** One line of the ledger, and under it the decision that is open about it. */
+import { computed, nextTick, ref } from 'vue';
+import { gramsText, isOpen, scaleText, STATUS_WORDS, type WorksheetLine } from '@hand-ladle/core';
+import { useBench } from '../stores/bench';
+import { usePrompts } from '../stores/prompts';
+import AmountText from './AmountText.vue';
+import DecisionChoices from './DecisionChoices.vue';
+
+const props = defineProps<{
+  line: WorksheetLine;
+  depth: number;
+  isLoaded: boolean;
+  isHeldBack: boolean;
+  isOpened: boolean;
+}>();
+defineEmits<{ toggle: [] }>();
+const bench = useBench();
+const prompts = usePrompts();
+
+const weight = computed(() =>
+  props.line.scaleGrams === null ? null : scaleText(props.line.scaleGrams, props.line.stepGrams),
+);
+/** "3 x 2.40 kg", or both weights where the scale's step makes loads differ. */
+const load = computed(() => {
+  const { loads, stepGrams } = props.line;
+  const most = loads[0];
+  const least = loads[loads.length - 1];
+  if (most === undefined || least === undefined) return null;
+  const isEqual = most === least;
+  const { figure, unit } = scaleText(most, stepGrams);
+  return { figure: isEqual ? figure : `${scaleText(least, stepGrams).figure}–${figure}`, unit };
+});
+const first = computed(() => scaleText(props.line.firstGrams ?? 0, props.line.stepGrams));
+const columns = computed(() => 4 + Number(props.isLoaded) + Number(props.isHeldBack));
+const decision = computed(() => (props.depth === 0 ? (props.line.findings.find(isOpen) ?? null) : null));
+const more = computed(() => props.line.findings.filter(isOpen).length - 1);
+const cautions = computed(() => props.line.findings.filter(({ severity }) => severity === 'caution'));
+const purchased = computed(() => {
+  const { purchasedGrams, batchGrams } = props.line;
+  const isTrimmed = purchasedGrams !== null && batchGrams !== null && purchasedGrams > batchGrams * 1.01;
+  return isTrimmed ? `from ${gramsText(purchasedGrams)} as bought` : '';
+});
+/** The words of the line, shown where they say more than name and amount do. */
+const isComponent = computed(() => props.line.children.length > 0);
+
+const isEditing = ref(false);
+const words = ref('');
+const field = ref<HTMLInputElement | null>(null);
+const canEdit = computed(() => props.depth === 0 && !bench.isVariant);
+
+async function edit(): Promise<void> {
+  words.value = props.line.text;
+  isEditing.value = true;
+  await nextTick();
+  field.value?.focus();
+}
+
+async function rewrite(): Promise<void> {
+  const text = words.value.trim();
+  if (text !== '' && text !== props.line.text) await bench.rewriteLine(props.line.sourceId, text);
+  isEditing.value = false;
+}
+</script>
+
+<template>
+  <tr :class="{ child: depth > 0, doubtful: decision }" :data-line="line.id">
+    <th scope="row" :style="{ '--depth': depth }">
+      <form v-if="isEditing" class="edit" @submit.prevent="rewrite" @keydown.esc="isEditing = false">
+        <input ref="field" v-model="words" class="field" maxlength="400" aria-label="Words of the line" />
+        <button class="choice main" type="submit">Read it</button>
+        <button class="choice plain" type="button" @click="bench.removeLine(line.sourceId)">Take out</button>
+        <button class="choice plain" type="button" @click="isEditing = false">Leave</button>
+      </form>
+      <template v-else>
+        <button
+          v-if="isComponent"
+          class="fold"
+          type="button"
+          :aria-expanded="isOpened"
+          :aria-label="`${isOpened ? 'Close' : 'Open'} ${line.name}`"
+          @click="$emit('toggle')"
+        >
+          <svg viewBox="0 0 12 12" aria-hidden="true">
+            <path :d="isOpened ? 'M2 4l4 4 4-4' : 'M4 2l4 4-4 4'" />
+          </svg>
+        </button>
+        <component
+          :is="canEdit ? 'button' : 'span'"
+          class="name"
+          type="button"
+          :title="canEdit ? `${line.text}: change the words` : line.text"
+          @click="canEdit && edit()"
+        >
+          {{ line.name }}
+        </component>
+        <span v-if="line.form" class="form">{{ line.form }}</span>
+        <span v-if="line.swappedFrom" class="form">instead of {{ line.swappedFrom.toLowerCase() }}</span>
+        <span v-if="purchased" class="form">{{ purchased }}</span>
+        <p v-if="line.hint" class="hint">{{ line.hint }}</p>
+      </template>
+    </th>
+    <td class="right written">
+      {{ line.amountText || (line.baseGrams === null ? 'no amount' : gramsText(line.baseGrams)) }}
+    </td>
+    <td class="right batch">
+      <button
+        v-if="weight"
+        class="weight"
+        type="button"
+        :aria-label="`${line.name}: ${weight.figure} ${weight.unit}. Why?`"
+        @click="prompts.whyLineId = line.id"
+      >
+        <AmountText v-bind="weight" />
+        <span class="share" aria-hidden="true"
+          ><i :style="{ width: `${Math.max(1, line.share * 100)}%` }"
+        /></span>
+      </button>
+      <span v-else class="unknown">not known</span>
+    </td>
+    <td v-if="isLoaded" class="right load"><AmountText v-if="load && depth === 0" v-bind="load" /></td>
+    <td v-if="isHeldBack" class="right first">
+      <template v-if="line.heldBackGrams > 0"
+        ><AmountText v-bind="first" /><span class="soft">, then taste</span></template
+      >
+    </td>
+    <td>
+      <div class="hazards">
+        <span v-for="flag in line.allergens" :key="flag.id" class="hazard" :class="flag.status">
+          <template v-if="flag.status === 'contains'">{{ flag.name }}</template>
+          <template v-else
+            >{{ flag.status === 'check' ? 'check' : STATUS_WORDS[flag.status] }}
+            {{ flag.name.toLowerCase() }}</template
+          >
+        </span>
+      </div>
+    </td>
+  </tr>
+  <tr v-if="decision" class="decision">
+    <td :colspan="columns">
+      <DecisionChoices :line="line" :finding="decision" :more="more" />
+    </td>
+  </tr>
+  <tr v-for="caution in depth === 0 ? cautions : []" :key="caution.code" class="caution">
+    <td :colspan="columns">{{ caution.message }}</td>
+  </tr>
+</template>
+
+<style scoped>
+tr > * {
+  padding: 5px 12px;
+  height: var(--row);
+  text-align: left;
+  vertical-align: middle;
+  border-top: 1px solid var(--hairline);
+  font-weight: 450;
+}
+
+th {
+  width: 38%;
+  padding-left: calc(12px + var(--depth, 0) * 22px);
+  line-height: 1.2;
+}
+
+tr.child {
+  background: var(--enamel-deep);
+}
+
+tr.child > * {
+  height: 38px;
+}
+
+tr.doubtful > *,
+tr.decision > td,
+tr.caution > td {
+  background: var(--amber-wash);
+}
+
+tr.doubtful > th {
+  box-shadow: inset 4px 0 0 var(--amber-line);
+}
+
+tr.decision > td,
+tr.caution > td {
+  height: auto;
+  border-top: 0;
+  padding-top: 0;
+  padding-bottom: 8px;
+  box-shadow: inset 4px 0 0 var(--amber-line);
+}
+
+tr.caution > td {
+  font-size: var(--text-s);
+  font-weight: 560;
+  color: var(--amber);
+}
+
+.name {
+  padding: 4px 0;
+  border: 0;
+  background: none;
+  font-size: var(--text-m);
+  font-weight: 640;
+  text-align: left;
+}
+
+button.name:hover {
+  color: var(--rim);
+  text-decoration: underline;
+}
+
+.form {
+  margin-left: 7px;
+  font-size: var(--text-s);
+  color: var(--ink-soft);
+}
+
+.hint {
+  font-size: var(--text-s);
+  color: var(--rim-deep);
+}
+
+.fold {
+  width: 26px;
+  height: 30px;
+  margin-left: -8px;
+  padding: 0;
+  border: 0;
+  background: none;
+  vertical-align: middle;
+}
+
+.fold svg {
+  width: 12px;
+  fill: none;
+  stroke: var(--rim);
+  stroke-width: 2;
+}
+
+.edit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.edit .field {
+  flex: 1 1 220px;
+}
+
+.right {
+  text-align: right;
+  white-space: nowrap;
+}
+
+.written {
+  color: var(--ink-soft);
+  font-size: var(--text-m);
+  white-space: normal;
+  max-width: 130px;
+}
+
+.weight {
+  display: inline-block;
+  min-width: 92px;
+  padding: 2px 0 0;
+  border: 0;
+  background: none;
+  text-align: right;
+  font-size: var(--text-xl);
+  font-weight: 700;
+  line-height: 1.15;
+}
+
+.child .weight {
+  font-size: var(--text-l);
+  font-weight: 600;
+}
+
+.weight:hover {
+  color: var(--rim);
+}
+
+.share {
+  display: block;
+  height: 3px;
+  margin-top: 3px;
+  background: var(--track);
+  border-radius: 2px;
+}
+
+.share i {
+  display: block;
+  height: 100%;
+  background: var(--rim);
+  border-radius: 2px;
+}
+
+.unknown {
+  color: var(--amber);
+  font-weight: 640;
+}
+
+.load {
+  font-size: var(--text-m);
+}
+
+.first {
+  font-size: var(--text-m);
+  font-weight: 600;
+}
+
+.first .soft {
+  font-weight: 450;
+  font-size: var(--text-s);
+}
+
+.hazards {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px 4px;
+}
+
+@media (max-width: 760px) {
+  tr:not(.decision, .caution) {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    padding: 4px 12px;
+    border-top: 1px solid var(--hairline);
+  }
+
+  tr.doubtful {
+    background: var(--amber-wash);
+    box-shadow: inset 4px 0 0 var(--amber-line);
+  }
+
+  tr.doubtful > th {
+    box-shadow: none;
+  }
+
+  th {
+    width: auto;
+  }
+
+  .form:first-of-type {
+    margin-left: 5px;
+  }
+
+  tr:not(.decision, .caution) > * {
+    height: auto;
+    padding: 2px 0 2px calc(var(--depth, 0) * 16px);
+    border: 0;
+  }
+
+  .written {
+    grid-column: 1;
+    grid-row: 2;
+    text-align: left;
+    max-width: none;
+  }
+
+  .batch {
+    grid-column: 2;
+    grid-row: 1 / 3;
+  }
+
+  .load,
+  .first,
+  tr > td:last-child {
+    grid-column: 1 / -1;
+    text-align: left;
+  }
+
+  .load:empty,
+  .first:empty {
+    display: none;
+  }
+
+  .load:not(:empty)::before {
+    content: 'one load ';
+    color: var(--ink-soft);
+  }
+
+  .first:not(:empty)::before {
+    content: 'at first ';
+    color: var(--ink-soft);
+    font-weight: 450;
+  }
+}
+</style>

@@ -1,0 +1,44 @@
+/** The app's addresses, in the order of the work: the book, taking a dish in, the bench and its stages. */
+import { createRouter, createWebHistory } from 'vue-router';
+import DishesView from './views/DishesView.vue';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'dishes', component: DishesView, meta: { title: 'Dishes' } },
+    {
+      path: '/take-in',
+      name: 'take-in',
+      component: () => import('./views/TakeInView.vue'),
+      meta: { title: 'Take a dish in' },
+    },
+    {
+      path: '/larder',
+      name: 'larder',
+      component: () => import('./views/LarderView.vue'),
+      meta: { title: 'Larder' },
+    },
+    {
+      path: '/dishes/:id',
+      component: () => import('./views/BenchView.vue'),
+      props: true,
+      children: [
+        { path: '', name: 'batch', component: () => import('./views/BatchStage.vue') },
+        { path: 'hazards', name: 'hazards', component: () => import('./views/HazardStage.vue') },
+        { path: 'portion', name: 'portion', component: () => import('./views/PortionStage.vue') },
+        { path: 'label', name: 'label', component: () => import('./views/LabelStage.vue') },
+      ],
+    },
+    {
+      path: '/:rest(.*)*',
+      name: 'nowhere',
+      component: () => import('./views/NowhereView.vue'),
+      meta: { title: 'No such page' },
+    },
+  ],
+  scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? undefined : { top: 0 }),
+});
+
+router.afterEach((to) => {
+  document.title = to.meta['title'] ? `${String(to.meta['title'])} | Hand Ladle` : 'Hand Ladle';
+});

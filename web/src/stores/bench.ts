@@ -1,0 +1,275 @@
+/** The bench: one open dish, its target, the worksheet that follows every change, and quiet saving with undo. */
+import { computed, ref, shallowRef, watch } from 'vue';
+import { defineStore } from 'pinia';
+import {
+  isOpen,
+  type Finding,
+  type Kitchen,
+  type LineAnswers,
+  type Recipe,
+  type RecipeLine,
+  type Regime,
+  type SwapPlan,
+  type Target,
+  type Worksheet,
+} from '@hand-ladle/core';
+import { server, ServerError, type SavedRecipe } from '../api/client';
+import { ask, latestOnly } from '../worker/client';
+import { useBook } from './book';
+
+/** How long after the last change the dish is saved, in milliseconds. */
+const SAVE_AFTER = 500;
+const TRY_AGAIN_AFTER = 3000;
+
+interface State {
+  recipe: Recipe;
+  target: Target;
+}
+
+export type SaveStatus = 'saved' | 'changed' | 'saving' | 'conflict' | 'unreachable' | 'refused';
+
+export const useBench = defineStore('bench', () => {
+  const book = useBook();
+  const state = shallowRef<State | null>(null);
+  const worksheet = shallowRef<Worksheet | null>(null);
+  const regime = ref<Regime>('eu');
+  const vesselId = ref<string | null>(null);
+  const saveStatus = ref<SaveStatus>('saved');
+  const saveMessage = ref('');
+  const past = shallowRef<State[]>([]);
+  const future = shallowRef<State[]>([]);
+  let version = 0;
+  let theirs: SavedRecipe | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const compute = latestOnly('worksheet');
+
+  const recipe = computed(() => state.value?.recipe ?? null);
+  const target = computed(() => state.value?.target ?? null);
+  const kitchen = computed<Kitchen | null>(() => book.kitchen && { ...book.kitchen, regime: regime.value });
+  const input = computed(() =>
+    state.value && kitchen.value
+      ? { ...state.value, kitchen: kitchen.value, vesselId: vesselId.value }
+      : null,
+  );
+  const openFindings = computed<Finding[]>(() => worksheet.value?.findings.filter(isOpen) ?? []);
+  const isVariant = computed(() => recipe.value?.parentId != null);
+
+  watch(
+    () => book.kitchen?.id,
+    () => {
+      regime.value = book.kitchen?.regime ?? 'eu';
+      vesselId.value = null;
+    },
+    { immediate: true },
+  );
+
+  watch(input, async (now) => {
+    if (!now) return;
+    const sheet = await compute(now);
+    if (sheet && sheet.recipeId === state.value?.recipe.id) worksheet.value = sheet;
+  });
+
+  function show(saved: SavedRecipe, home: Target): void {
+    version = saved.version;
+    past.value = [];
+    future.value = [];
+    saveStatus.value = 'saved';
+    state.value = { recipe: saved.recipe, target: saved.target ?? home };
+  }
+
+  /** Opens a dish; throws a `ServerError` when it is not in the book. */
+  async function open(id: string): Promise<void> {
+    await flush();
+    if (state.value?.recipe.id !== id) {
+      state.value = null;
+      worksheet.value = null;
+    }
+    await book.ready();
+    const saved = await server.recipe(id);
+    const home = await ask('homeTarget', { recipe: saved.recipe, kitchen: book.kitchen! });
+    show(saved, home);
+  }
+
+  function scheduleSave(after = SAVE_AFTER): void {
+    clearTimeout(timer);
+    timer = setTimeout(() => void save(), after);
+  }
+
+  async function save(): Promise<void> {
+    clearTimeout(timer);
+    const now = state.value;
+    if (!now || saveStatus.value === 'saving' || saveStatus.value === 'conflict') return;
+    saveStatus.value = 'saving';
+    try {
+      const saved = await server.save({ ...now, version });
+      version = saved.version;
+      saveStatus.value = state.value === now ? 'saved' : 'changed';
+      if (saveStatus.value === 'changed') scheduleSave();
+      else if (now.recipe.isComponent) await book.reloadComponents();
+    } catch (error) {
+      failed(error as ServerError);
+    }
+  }
+
+  function failed(error: ServerError): void {
+    saveMessage.value = error.message;
+    if (error.code === 'version-conflict') {
+      theirs = (error.details[0] as SavedRecipe | undefined) ?? null;
+      saveStatus.value = 'conflict';
+    } else if (error.code === 'bad-request') {
+      const detail = (error.details[0] as { message?: string } | undefined)?.message;
+      saveMessage.value = detail ? `${error.message} (${detail})` : error.message;
+      saveStatus.value = 'refused';
+    } else {
+      saveStatus.value = 'unreachable';
+      scheduleSave(TRY_AGAIN_AFTER);
+    }
+  }
+
+  /** Saves what is not saved yet, before leaving a dish. */
+  async function flush(): Promise<void> {
+    if (saveStatus.value === 'changed') await save();
+  }
+
+  /** After a conflict: take the other person's version, or put mine over it. */
+  function takeTheirs(): void {
+    if (!theirs || !state.value) return;
+    show(theirs, state.value.target);
+    theirs = null;
+  }
+
+  async function putMineOver(): Promise<void> {
+    if (!theirs) return;
+    version = theirs.version;
+    theirs = null;
+    saveStatus.value = 'changed';
+    await save();
+  }
+
+  function become(next: State): void {
+    state.value = next;
+    if (saveStatus.value !== 'conflict' && saveStatus.value !== 'saving') saveStatus.value = 'changed';
+    scheduleSave();
+  }
+
+  function change(next: Partial<State>): void {
+    if (!state.value) return;
+    past.value = [...past.value.slice(-99), state.value];
+    future.value = [];
+    become({ ...state.value, ...next });
+  }
+
+  function undo(): void {
+    const before = past.value[past.value.length - 1];
+    if (!before || !state.value) return;
+    future.value = [...future.value, state.value];
+    past.value = past.value.slice(0, -1);
+    become(before);
+  }
+
+  function redo(): void {
+    const after = future.value[future.value.length - 1];
+    if (!after || !state.value) return;
+    past.value = [...past.value, state.value];
+    future.value = future.value.slice(0, -1);
+    become(after);
+  }
+
+  const setTarget = (next: Target): void => change({ target: next });
+  const setRecipe = (fields: Partial<Recipe>): void => {
+    if (recipe.value) change({ recipe: { ...recipe.value, ...fields } });
+  };
+
+  /** Answers a decision about a line; the written text stays as it is. */
+  function answerLine(lineId: string, answers: LineAnswers): void {
+    const lines = recipe.value?.lines.map((line) =>
+      line.id === lineId ? { ...line, answers: { ...line.answers, ...answers } } : line,
+    );
+    if (lines) setRecipe({ lines });
+  }
+
+  async function reread(
+    lines: readonly RecipeLine[],
+    changes: { id: string; text: string }[],
+  ): Promise<void> {
+    if (recipe.value)
+      change({ recipe: await ask('reread', { recipe: { ...recipe.value, lines }, changes }) });
+  }
+
+  /** Changes the words of a line and reads them again; answers about the old words fall away. */
+  const rewriteLine = (id: string, text: string): Promise<void> =>
+    reread(recipe.value?.lines ?? [], [{ id, text }]);
+
+  /** Adds a line under the last one. */
+  function addLine(text: string): Promise<void> {
+    const lines = recipe.value?.lines ?? [];
+    const taken = new Set(lines.map(({ id }) => id));
+    let number = lines.length + 1;
+    while (taken.has(`l${number}`)) number += 1;
+    return reread(lines, [{ id: `l${number}`, text }]);
+  }
+
+  const removeLine = (id: string): Promise<void> =>
+    reread(recipe.value?.lines.filter((line) => line.id !== id) ?? [], []);
+
+  /** Makes a variant of the open dish from a plan; it stays linked to its parent. */
+  async function makeVariant(plan: SwapPlan, exclude: string[], name: string): Promise<string> {
+    await flush();
+    const parent = recipe.value!;
+    const made = await server.create({
+      recipe: {
+        ...parent,
+        id: newId(name),
+        name,
+        parentId: parent.parentId ?? parent.id,
+        swaps: plan.applied,
+        freeFrom: [...new Set([...parent.freeFrom, ...exclude])],
+        isComponent: false,
+      },
+      target: target.value,
+      version: 0,
+    });
+    return made.recipe.id;
+  }
+
+  return {
+    recipe,
+    target,
+    kitchen,
+    input,
+    regime,
+    vesselId,
+    worksheet,
+    openFindings,
+    isVariant,
+    saveStatus,
+    saveMessage,
+    past,
+    future,
+    open,
+    flush,
+    undo,
+    redo,
+    setTarget,
+    setRecipe,
+    answerLine,
+    rewriteLine,
+    addLine,
+    removeLine,
+    makeVariant,
+    takeTheirs,
+    putMineOver,
+  };
+});
+
+/** An id that reads like the name and is not taken by another: letters, digits, hyphens, and a random tail. */
+export function newId(name: string): string {
+  const words = name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 50);
+  const tail = crypto.randomUUID().slice(0, 8);
+  return `${words || 'dish'}-${tail}`;
+}

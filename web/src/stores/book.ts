@@ -1,0 +1,86 @@
+/** What the app knows before any dish is open: the larder, the kitchens, the components. */
+import { computed, ref, shallowRef } from 'vue';
+import { defineStore } from 'pinia';
+import type { Food, Kitchen, Recipe, SwapEntry } from '@hand-ladle/core';
+import { server } from '../api/client';
+import { ask } from '../worker/client';
+
+const KITCHEN_KEY = 'hand-ladle.kitchen';
+
+export const useBook = defineStore('book', () => {
+  const foods = shallowRef<Food[]>([]);
+  const swaps = shallowRef<SwapEntry[]>([]);
+  const components = shallowRef<Recipe[]>([]);
+  const kitchens = shallowRef<Kitchen[]>([]);
+  const kitchenId = ref(localStorage.getItem(KITCHEN_KEY) ?? '');
+  /** Why the app cannot start, in a sentence; empty when it can. */
+  const problem = ref('');
+  const isReady = ref(false);
+  let loading: Promise<void> | null = null;
+
+  const kitchen = computed(
+    () => kitchens.value.find(({ id }) => id === kitchenId.value) ?? kitchens.value[0] ?? null,
+  );
+  const foodsById = computed(() => new Map(foods.value.map((food) => [food.id, food])));
+  const nameOf = (id: string): string =>
+    foodsById.value.get(id)?.name ?? components.value.find((each) => each.id === id)?.name ?? id;
+
+  async function load(): Promise<void> {
+    const [larder, ownKitchens, ownComponents] = await Promise.all([
+      server.larder(),
+      server.kitchens(),
+      server.components(),
+    ]);
+    foods.value = larder.foods;
+    swaps.value = larder.swaps;
+    kitchens.value = ownKitchens;
+    components.value = ownComponents;
+    await tellWorker();
+    problem.value = '';
+    isReady.value = true;
+  }
+
+  const tellWorker = () =>
+    ask('book', { foods: foods.value, swaps: swaps.value, components: components.value });
+
+  /** Loads once; a failed load can be tried again. */
+  function ready(): Promise<void> {
+    loading ??= load().catch((error: Error) => {
+      loading = null;
+      problem.value = error.message;
+      throw error;
+    });
+    return loading;
+  }
+
+  async function reloadComponents(): Promise<void> {
+    components.value = await server.components();
+    await tellWorker();
+  }
+
+  function chooseKitchen(id: string): void {
+    kitchenId.value = id;
+    localStorage.setItem(KITCHEN_KEY, id);
+  }
+
+  function replaceKitchen(changed: Kitchen): void {
+    kitchens.value = kitchens.value.map((each) => (each.id === changed.id ? changed : each));
+  }
+
+  return {
+    foods,
+    swaps,
+    components,
+    kitchens,
+    kitchen,
+    kitchenId,
+    foodsById,
+    problem,
+    isReady,
+    ready,
+    nameOf,
+    reloadComponents,
+    chooseKitchen,
+    replaceKitchen,
+  };
+});

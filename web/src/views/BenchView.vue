@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { onBeforeRouteLeave, RouterLink, RouterView } from 'vue-router';
+import FreeFromDrawer from '../components/FreeFromDrawer.vue';
+import PackDialog from '../components/PackDialog.vue';
+import PathStrip from '../components/PathStrip.vue';
+import SaveState from '../components/SaveState.vue';
+import WhyPanel from '../components/WhyPanel.vue';
+import { useBench } from '../stores/bench';
+import { useBook } from '../stores/book';
+
+const props = defineProps<{ id: string }>();
+const bench = useBench();
+const book = useBook();
+const problem = ref('');
+const isPlanning = ref(false);
+const parentName = ref('');
+
+const parentId = computed(() => bench.recipe?.parentId ?? null);
+
+async function open(): Promise<void> {
+  problem.value = '';
+  try {
+    await bench.open(props.id);
+    document.title = `${bench.recipe?.name ?? 'Dish'} | Hand Ladle`;
+    parentName.value = '';
+    if (parentId.value) {
+      const { server } = await import('../api/client');
+      parentName.value = (await server.recipe(parentId.value)).recipe.name;
+    }
+  } catch (error) {
+    problem.value = (error as Error).message;
+  }
+}
+
+function onKey(event: KeyboardEvent): void {
+  const isTyping = (event.target as HTMLElement).matches('input, textarea, select');
+  if (isTyping || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+  event.preventDefault();
+  if (event.shiftKey) bench.redo();
+  else bench.undo();
+}
+
+function onUnload(event: BeforeUnloadEvent): void {
+  if (bench.saveStatus === 'saved') return;
+  void bench.flush();
+  event.preventDefault();
+}
+
+watch(() => props.id, open, { immediate: true });
+onMounted(() => {
+  window.addEventListener('keydown', onKey);
+  window.addEventListener('beforeunload', onUnload);
+});
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', onKey);
+  window.removeEventListener('beforeunload', onUnload);
+});
+onBeforeRouteLeave(() => bench.flush());
+</script>
+
+<template>
+  <div v-if="problem" class="gone" role="alert">
+    <p>{{ problem }}</p>
+    <RouterLink to="/">Open the dishes</RouterLink>
+  </div>
+  <template v-else-if="bench.worksheet && bench.recipe && bench.recipe.id === id">
+    <PathStrip @free-from="isPlanning = true" />
+    <SaveState />
+    <p v-if="bench.isVariant" class="follows">
+      Free from {{ bench.recipe.freeFrom.join(', ') }}. A variant of
+      <RouterLink :to="`/dishes/${bench.recipe.parentId}`">{{ parentName || 'its parent' }}</RouterLink>: its
+      lines follow the parent, so change them there.
+    </p>
+    <RouterView />
+    <FreeFromDrawer v-model="isPlanning" />
+    <PackDialog />
+    <WhyPanel />
+  </template>
+  <p v-else class="gone soft" role="status">{{ book.problem || 'Opening the dish …' }}</p>
+</template>
+
+<style scoped>
+.gone {
+  padding: var(--space-6) 20px;
+}
+
+.follows {
+  padding: var(--space-2) 20px 0;
+  font-size: var(--text-m);
+  color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { STATUS_WORDS, SUBSTANCE_NAMES, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
+import { useBench } from '../stores/bench';
+
+const bench = useBench();
+const ORDER: { status: AllergenStatus; title: string; empty: string }[] = [
+  {
+    status: 'contains',
+    title: 'What is in it',
+    empty: 'Nothing named in the law or the kitchen is known to be in it.',
+  },
+  { status: 'may-contain', title: 'What may be in it, says the pack', empty: 'No pack on record says so.' },
+  { status: 'check', title: 'What nobody has checked', empty: 'Every line is checked.' },
+  { status: 'clear', title: 'Clear: every line checked', empty: 'Nothing is clear yet.' },
+];
+const groups = computed(() =>
+  ORDER.map((group) => ({
+    ...group,
+    flags: bench.worksheet!.allergens.filter(
+      ({ status, isOnlyUnchecked }) => status === group.status && !isOnlyUnchecked,
+    ),
+  })),
+);
+/** Allergens about which only unrecorded packs are silent: told once, not once for each pack. */
+const unchecked = computed(() => bench.worksheet!.allergens.filter(({ isOnlyUnchecked }) => isOnlyUnchecked));
+const uncheckedPaths = computed(() => [...new Set(unchecked.value.flatMap(({ paths }) => paths))]);
+
+/** Each way in, once: path, kind and the evidence it rests on. */
+function ways(flag: AllergenFlag): { path: string; kinds: string; evidence: string; status: string }[] {
+  const byPath = new Map<string, { path: string; kinds: string[]; evidence: string; status: string }>();
+  for (const trace of flag.traces) {
+    const path = trace.path.join(' > ');
+    const key = `${trace.status} ${path}`;
+    const known = byPath.get(key);
+    const kind = SUBSTANCE_NAMES[trace.substance];
+    if (!known)
+      byPath.set(key, { path, kinds: [kind], evidence: trace.evidence, status: STATUS_WORDS[trace.status] });
+    else if (!known.kinds.includes(kind)) known.kinds.push(kind);
+  }
+  return [...byPath.values()].map((way) => ({
+    ...way,
+    kinds: way.kinds.length > 4 ? 'any kind' : way.kinds.join(', '),
+  }));
+}
+const clearNames = computed(() =>
+  groups.value
+    .find(({ status }) => status === 'clear')!
+    .flags.map(({ name }) => name)
+    .join(', '),
+);
+</script>
+
+<template>
+  <div class="page">
+    <section v-for="group in groups" :key="group.status" class="plate" :class="group.status">
+      <h2>{{ group.title }}</h2>
+      <p v-if="group.status === 'check' && unchecked.length > 0" class="unchecked">
+        <b>{{ unchecked.map(({ name }) => name).join(', ') }}</b>
+        <span class="soft"> nobody has looked: no pack is on record for </span>
+        <b>{{ uncheckedPaths.join(', ') }}</b>
+      </p>
+      <p v-else-if="group.flags.length === 0" class="soft">{{ group.empty }}</p>
+      <p v-if="group.status === 'clear' && group.flags.length > 0" class="clear-names">{{ clearNames }}</p>
+      <table v-else-if="group.flags.length > 0">
+        <tbody>
+          <template v-for="flag in group.flags" :key="flag.id">
+            <tr v-for="(way, index) in ways(flag)" :key="way.status + way.path">
+              <th v-if="index === 0" scope="row" :rowspan="ways(flag).length">
+                <span class="hazard" :class="flag.status">{{ flag.name }}</span>
+                <span v-if="!flag.isDeclared" class="soft note">kitchen's own flag in this regime</span>
+              </th>
+              <td class="status">{{ way.status }}</td>
+              <td class="path">{{ way.path }}</td>
+              <td>{{ way.kinds }}</td>
+              <td class="soft">{{ way.evidence }}</td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
+    </section>
+    <p class="soft">
+      “Clear” means that every line is a food of one ingredient or was checked against a pack on record. It is
+      no “free from” claim: that needs a test or a certificate (under 20 ppm for gluten). Follow your local
+      food law.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  gap: var(--space-3);
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 14px 20px var(--space-6);
+}
+
+.plate {
+  border-top: 4px solid var(--hairline);
+  overflow-x: auto;
+}
+
+.plate.contains {
+  border-top-color: var(--brick);
+}
+
+.plate.check {
+  border-top: 4px dashed var(--amber-line);
+}
+
+.plate h2 {
+  font-size: var(--text-l);
+  color: var(--ink);
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 6px 12px 6px 0;
+  text-align: left;
+  vertical-align: top;
+  border-top: 1px solid var(--hairline);
+  font-size: var(--text-m);
+}
+
+th {
+  width: 150px;
+}
+
+.status {
+  width: 120px;
+  font-weight: 600;
+}
+
+.path {
+  font-weight: 600;
+}
+
+.note {
+  display: block;
+  font-size: var(--text-s);
+  font-weight: 450;
+}
+
+.unchecked {
+  margin-bottom: var(--space-3);
+}
+
+.unchecked b {
+  font-weight: 620;
+}
+
+.clear-names {
+  color: var(--sage);
+  font-weight: 560;
+}
+
+@media (max-width: 760px) {
+  .page {
+    padding: var(--space-3);
+  }
+}
+</style>
