@@ -55,7 +55,7 @@ export const FINDING_KINDS = {
   ),
 
   'component-cycle': kind('danger', (f) => `${f['name']} contains itself: ${f['path']}. Break the circle.`),
-  'component-missing': kind('danger', (f) => `The component ${f['name']} is no longer in the book.`),
+  'component-missing': kind('danger', (f) => `${f['name']} is no longer in the book or the larder.`),
   'target-invalid': kind('danger', (f) => `The target cannot be used: ${f['reason']}.`),
   'line-grams-unknown': kind('note', (f) => `${f['name']} is not weighed, so every figure says "at least".`),
 

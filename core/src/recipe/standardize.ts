@@ -99,7 +99,7 @@ function componentLine(line: RecipeLine, component: Recipe, kitchen: Kitchen): S
 function unknownLine(line: RecipeLine): StandardLine {
   const findings = openReadingFindings(line);
   const name = line.reading.foodText || line.text;
-  if (line.answers.foodId !== undefined) findings.push(finding('component-missing', line.id, { name }));
+  if (foodIdOf(line) !== null) findings.push(finding('component-missing', line.id, { name }));
   return {
     id: line.id,
     source: line,

@@ -92,12 +92,17 @@ interface Question {
   recipe: Recipe;
 }
 
-/** Whether a food, or a component with all it holds, may stand in the answer: free by the policy, and a plant. */
-function isAllowed(id: string, question: Question): boolean {
+/**
+ * Whether a food, or a component with all it holds, may stand in the answer: free by the policy, and a plant. What
+ * depends on the pack may stay unread where the policy accepts that, but is never brought in unread.
+ */
+function isAllowed(id: string, question: Question, isBroughtIn: boolean): boolean {
   const { substances, policy, book, kitchen, recipe } = question;
   const food = book.foods.foods.get(id);
   if (food) {
-    const isPlant = food.animal === 'plant' || (food.animal === 'check' && packOf(kitchen, id) !== null);
+    const mayStayUnread = !isBroughtIn && policy.check === 'accept';
+    const isPlant =
+      food.animal === 'plant' || (food.animal === 'check' && (packOf(kitchen, id) !== null || mayStayUnread));
     return isPlant && substances.every((each) => passes(standingOf(food, each, kitchen).status, policy));
   }
   const component = book.components.get(id);
@@ -117,7 +122,7 @@ interface Choice {
 
 function entriesFrom(originId: string, question: Question): SwapEntry[] {
   return [...question.book.swaps.values()].filter(
-    (entry) => entry.fromId === originId && entry.to.every(({ foodId }) => isAllowed(foodId, question)),
+    (entry) => entry.fromId === originId && entry.to.every(({ foodId }) => isAllowed(foodId, question, true)),
   );
 }
 
@@ -247,7 +252,7 @@ function gatherChoices(
   const offending = leaves.filter((leaf) => {
     const { food } = leaf.line;
     if (food?.id === WATER_ID) return false;
-    return !food || !isAllowed(food.id, question);
+    return !food || !isAllowed(food.id, question, false);
   });
   const choices = new Map<string, Choice>();
   const blockedBy: Blocker[] = [];

@@ -1,5 +1,5 @@
 /** Sequelize models: a table each, JSON columns read and written as values. */
-import { DataTypes, Model, type ModelStatic, type Sequelize } from 'sequelize';
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
 
 export type Table = ModelStatic<Model<Record<string, unknown>, Record<string, unknown>>>;
 

@@ -13,7 +13,7 @@ import {
   type Target,
   type Worksheet,
 } from '@hand-ladle/core';
-import { server, ServerError, type SavedRecipe } from '../api/client';
+import { server, type ServerError, type SavedRecipe } from '../api/client';
 import { ask, latestOnly } from '../worker/client';
 import { useBook } from './book';
 

@@ -1,0 +1,58 @@
+/** The demo world and small helpers for tests; never imported by the code itself. */
+import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
+import {
+  bookOf,
+  foodSet,
+  lineFromText,
+  stepsFromTexts,
+  worksheet,
+  type Book,
+  type Kitchen,
+  type Recipe,
+  type Target,
+  type Worksheet,
+} from '../index';
+
+export const foods = loadFoods();
+export const swaps = loadSwaps();
+export const demo = loadDemoRecipes(foods);
+export const components = demo.filter(({ recipe }) => recipe.isComponent).map(({ recipe }) => recipe);
+export const book: Book = bookOf(foodSet(foods, components), components, swaps);
+export const [ward, school, cafe] = loadKitchens() as [Kitchen, Kitchen, Kitchen];
+
+export const demoRecipe = (id: string): Recipe => demo.find(({ recipe }) => recipe.id === id)!.recipe;
+
+/** A recipe of some written lines and steps. */
+export function recipeOf(
+  texts: readonly string[],
+  steps: readonly string[] = [],
+  extra: Partial<Recipe> = {},
+): Recipe {
+  const lines = texts.map((text, index) => lineFromText(text, `l${index + 1}`, book.foods));
+  return {
+    id: 'test-dish',
+    name: 'Test dish',
+    portions: 4,
+    portionGrams: null,
+    measuredYieldGrams: null,
+    lines,
+    steps: stepsFromTexts(steps, lines, book.foods),
+    parentId: null,
+    swaps: [],
+    freeFrom: [],
+    isComponent: false,
+    ...extra,
+  };
+}
+
+export function sheetOf(
+  recipe: Recipe,
+  target: Target = { kind: 'weight', grams: 10_000 },
+  kitchen: Kitchen = ward,
+  from: Book = book,
+): Worksheet {
+  return worksheet({ recipe, kitchen, target }, from);
+}
+
+/** Foods a random recipe can be built from, by name and unit so that each line reads back to its food. */
+export const plainFoods = foods.filter((food) => food.measures.length > 0 && food.state !== 'cooked');
