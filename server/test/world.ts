@@ -1,0 +1,57 @@
+/** The app on a real, private MariaDB, for tests; called without a port. */
+import { execFileSync } from 'node:child_process';
+import { createApp } from '../src/app';
+import { connect } from '../src/database/connect';
+import { migrate } from '../src/database/migrations';
+import { defineTables } from '../src/database/models';
+import { seedOnce } from '../src/database/seed';
+import { Store } from '../src/store';
+
+const FOLDER = '.data/test';
+
+function databaseScript(act: 'start' | 'stop'): string {
+  return execFileSync('node', ['scripts/database.mjs', act, FOLDER], { encoding: 'utf8' });
+}
+
+/** Starts the database, makes it new, loads the demo world. */
+export async function openWorld() {
+  const { port, environment } = JSON.parse(databaseScript('start')) as {
+    port: number;
+    environment: Record<'HAND_LADLE_DB_USER' | 'HAND_LADLE_DB_PASSWORD' | 'HAND_LADLE_DB_NAME', string>;
+  };
+  const database = connect({
+    host: '127.0.0.1',
+    port,
+    user: environment.HAND_LADLE_DB_USER,
+    password: environment.HAND_LADLE_DB_PASSWORD,
+    database: environment.HAND_LADLE_DB_NAME,
+  });
+  await database.query('SET FOREIGN_KEY_CHECKS = 0');
+  await database.getQueryInterface().dropAllTables();
+  await migrate(database);
+  const tables = defineTables(database);
+  const isSeeded = await seedOnce(database, tables, new Date(0));
+  const store = new Store(database, tables);
+  const errors: string[] = [];
+  const app = createApp({ store, version: 'test', log: (message) => errors.push(message) });
+
+  async function send(method: string, path: string, body?: unknown) {
+    const response = await app.request(path, {
+      method,
+      ...(body === undefined
+        ? {}
+        : {
+            body: typeof body === 'string' ? body : JSON.stringify(body),
+            headers: { 'Content-Type': 'application/json' },
+          }),
+    });
+    return { status: response.status, body: (await response.json()) as ReturnType<typeof JSON.parse> };
+  }
+  const close = async (): Promise<void> => {
+    await database.close();
+    databaseScript('stop');
+  };
+  return { app, store, database, tables, errors, isSeeded, send, close };
+}
+
+export type World = Awaited<ReturnType<typeof openWorld>>;
