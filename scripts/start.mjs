@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './build.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
@@ -21,17 +22,29 @@ function readPort() {
   return port;
 }
 
+const readLock = () => (existsSync(LOCK) ? JSON.parse(readFileSync(LOCK, 'utf8')) : null);
+const isServer = (pid) => Boolean(pid) && isAlive(pid, join('server', 'src', 'main.ts'));
+
+/** A start that was killed can leave its server behind; it is stopped before a new one takes its place. */
+async function endOrphan() {
+  const { serverPid } = readLock() ?? {};
+  if (!isServer(serverPid)) return;
+  process.kill(serverPid, 'SIGTERM');
+  for (let tries = 0; tries < 100 && isServer(serverPid); tries += 1) await pause(50);
+}
+
 /** One start at a time works on a data folder: two databases on one set of files would spoil them. */
 async function takeLock(port) {
   mkdirSync(FOLDER, { recursive: true, mode: 0o700 });
-  if (existsSync(LOCK)) {
-    const other = JSON.parse(readFileSync(LOCK, 'utf8'));
+  const other = readLock();
+  if (other) {
     if (other.pid !== process.pid && isAlive(other.pid, 'start.mjs')) {
       halt(
         `Another start is running (process ${other.pid}) at http://127.0.0.1:${other.port}. Use that one, or stop it with: kill ${other.pid}`,
       );
     }
   }
+  await endOrphan();
   if (await answers(port)) {
     halt(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
   }
@@ -59,6 +72,7 @@ await main(async () => {
       detached: true,
       env: { ...process.env, ...database.environment, PORT: String(port) },
     });
+    writeFileSync(LOCK, JSON.stringify({ pid: process.pid, port, serverPid: server.pid }));
     const stop = () => server.kill('SIGTERM');
     process.on('SIGINT', stop);
     process.on('SIGTERM', stop);

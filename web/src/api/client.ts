@@ -34,11 +34,15 @@ export class ServerError extends Error {
   }
 }
 
+const MOST_KEPT_ALIVE = 60_000;
+
 async function answerOf(path: string, method: string, body?: unknown): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
+      // A save goes through even when the page is closed behind it (browsers allow this up to 64 kB).
+      keepalive: body !== undefined && JSON.stringify(body).length < MOST_KEPT_ALIVE,
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),

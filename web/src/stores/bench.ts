@@ -18,7 +18,7 @@ import { ask, latestOnly } from '../worker/client';
 import { useBook } from './book';
 
 /** How long after the last change the dish is saved, in milliseconds. */
-const SAVE_AFTER = 500;
+const SAVE_AFTER = 300;
 const TRY_AGAIN_AFTER = 3000;
 
 interface State {

@@ -47,14 +47,21 @@ function onUnload(event: BeforeUnloadEvent): void {
   event.preventDefault();
 }
 
+/** The page goes into the background or away: what is not saved yet is saved now. */
+function onHidden(): void {
+  if (document.visibilityState === 'hidden') void bench.flush();
+}
+
 watch(() => props.id, open, { immediate: true });
 onMounted(() => {
   window.addEventListener('keydown', onKey);
   window.addEventListener('beforeunload', onUnload);
+  document.addEventListener('visibilitychange', onHidden);
 });
 onBeforeUnmount(() => {
   window.removeEventListener('keydown', onKey);
   window.removeEventListener('beforeunload', onUnload);
+  document.removeEventListener('visibilitychange', onHidden);
 });
 onBeforeRouteLeave(() => bench.flush());
 </script>

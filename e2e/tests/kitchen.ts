@@ -1,0 +1,75 @@
+/** Starts Hand Ladle as a user would, on its own port and data folder, and stops or kills it. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+
+const ROOT = join(import.meta.dirname, '..', '..');
+
+export interface Running {
+  url: string;
+  folder: string;
+  output: () => string;
+  /** As Ctrl-C: everything ends in order. */
+  stop: () => Promise<void>;
+  /** kill -9 of the start, the server and the database, all at once. */
+  kill: () => Promise<void>;
+}
+
+export const folderOf = (name: string): string => join(ROOT, '.data', `e2e-${name}`);
+
+const ended = (process: ChildProcess): Promise<number | null> =>
+  new Promise((done) => {
+    if (process.exitCode !== null || process.signalCode !== null) done(process.exitCode);
+    else process.on('exit', (code) => done(code));
+  });
+
+/** Runs the start script; resolves with its exit code and words when it ends by itself. */
+export async function startAndWait(
+  env: Record<string, string>,
+): Promise<{ code: number | null; output: string }> {
+  let output = '';
+  const process_ = spawn('node', ['scripts/start.mjs'], { cwd: ROOT, env: { ...process.env, ...env } });
+  process_.stdout.on('data', (chunk) => (output += chunk));
+  process_.stderr.on('data', (chunk) => (output += chunk));
+  return { code: await ended(process_), output };
+}
+
+/** Starts and waits until it says that it is ready. */
+export async function start(name: string, port: number, isFresh = true): Promise<Running> {
+  const folder = folderOf(name);
+  if (isFresh) rmSync(folder, { recursive: true, force: true });
+  let output = '';
+  const main = spawn('node', ['scripts/start.mjs'], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: String(port), HAND_LADLE_DATA: folder },
+  });
+  await new Promise<void>((ready, failed) => {
+    const listen = (chunk: Buffer): void => {
+      output += chunk.toString();
+      if (output.includes('Hand Ladle is ready at')) ready();
+    };
+    main.stdout.on('data', listen);
+    main.stderr.on('data', listen);
+    main.on('exit', (code) => failed(new Error(`start ended with ${code}: ${output}`)));
+  });
+  const pids = (): number[] => {
+    const { serverPid } = JSON.parse(readFileSync(join(folder, 'start.json'), 'utf8')) as {
+      serverPid: number;
+    };
+    const { pid } = JSON.parse(readFileSync(join(folder, 'mariadb.json'), 'utf8')) as { pid: number };
+    return [main.pid!, serverPid, pid];
+  };
+  return {
+    url: `http://127.0.0.1:${port}`,
+    folder,
+    output: () => output,
+    stop: async () => {
+      main.kill('SIGINT');
+      await ended(main);
+    },
+    kill: async () => {
+      for (const pid of pids()) process.kill(pid, 'SIGKILL');
+      await ended(main);
+    },
+  };
+}
