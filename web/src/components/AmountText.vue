@@ -5,6 +5,6 @@ defineProps<{ figure: string; unit: string }>();
 
 <template>
   <span class="figure"
-    >{{ figure }}<span class="unit">{{ unit }}</span></span
+    >{{ figure }}<span class="unit">&nbsp;{{ unit }}</span></span
   >
 </template>

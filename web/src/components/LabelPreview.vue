@@ -13,8 +13,7 @@ const usName = (id: string, name: string, text: string): string =>
 </script>
 
 <template>
-  <article class="label" aria-label="Label preview">
-    <p v-if="label.isDraft" class="mark" aria-hidden="true">DRAFT</p>
+  <article class="label" :class="{ draft: label.isDraft }" aria-label="Label preview">
     <p v-if="label.isDraft" class="not-for-use">
       DRAFT - not for use: {{ label.draftReasons.length }} open
       {{ label.draftReasons.length === 1 ? 'point' : 'points' }}
@@ -71,7 +70,7 @@ const usName = (id: string, name: string, text: string): string =>
       <table>
         <thead>
           <tr>
-            <th />
+            <td />
             <th>per 100 g</th>
             <th>per portion ({{ grams }} g)</th>
             <th>% RI*</th>
@@ -122,7 +121,9 @@ const usName = (id: string, name: string, text: string): string =>
   box-shadow: var(--shadow);
 }
 
-.mark {
+/* The word over everything; readers hear it in the line below. */
+.draft::before {
+  content: 'DRAFT';
   position: absolute;
   inset: 0;
   display: grid;

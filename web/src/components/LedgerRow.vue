@@ -104,14 +104,10 @@ async function rewrite(): Promise<void> {
       {{ line.amountText || (line.baseGrams === null ? 'no amount' : gramsText(line.baseGrams)) }}
     </td>
     <td class="right batch">
-      <button
-        v-if="weight"
-        class="weight"
-        type="button"
-        :aria-label="`${line.name}: ${weight.figure} ${weight.unit}. Why?`"
-        @click="prompts.whyLineId = line.id"
-      >
-        <AmountText v-bind="weight" />
+      <button v-if="weight" class="weight" type="button" @click="prompts.whyLineId = line.id">
+        <span class="unseen">{{ line.name }}: </span><AmountText v-bind="weight" /><span class="unseen"
+          >. Why?</span
+        >
         <span class="share" aria-hidden="true"
           ><i :style="{ width: `${Math.max(1, line.share * 100)}%` }"
         /></span>
@@ -260,6 +256,7 @@ button.name:hover {
 }
 
 .weight {
+  position: relative;
   display: inline-block;
   min-width: 92px;
   padding: 2px 0 0;

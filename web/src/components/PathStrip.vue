@@ -90,8 +90,8 @@ const base = computed(() => `/dishes/${bench.recipe!.id}`);
         <span class="over">One portion, {{ roundToDecimals(sheet.portionGrams, 0) }} g</span>
         <span class="key figure">
           <small v-if="isAtLeast('energyKcal')">≥</small>{{ roundToDecimals(facts.energyKcal, 0)
-          }}<span class="unit">kcal</span> {{ fixedText(facts.proteinG, 1)
-          }}<span class="unit">g protein</span>
+          }}<span class="unit">&nbsp;kcal</span> {{ fixedText(facts.proteinG, 1)
+          }}<span class="unit">&nbsp;g protein</span>
         </span>
         <span class="under">
           sodium {{ atLeast('sodiumMg') }}{{ roundToDecimals(facts.sodiumMg, 0) }} mg, fibre

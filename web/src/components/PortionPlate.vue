@@ -57,7 +57,7 @@ const rows = computed(() =>
         <tr v-for="row in rows" :key="row.id" :class="{ under: row.name === row.name.toLowerCase() }">
           <th scope="row">{{ row.name }}</th>
           <td class="figure">
-            {{ row.isMissing ? '≥ ' : '' }}{{ row.text }}<span class="unit">{{ row.unit }}</span>
+            {{ row.isMissing ? '≥ ' : '' }}{{ row.text }}<span class="unit">&nbsp;{{ row.unit }}</span>
           </td>
           <td class="bar">
             <span

@@ -83,11 +83,13 @@ const pack = (food: Food) => (book.kitchen ? packOf(book.kitchen, food.id) : nul
               </button>
               <span v-else class="soft">one ingredient</span>
             </td>
-            <td class="right">{{ per100(food.composition.proteinG) }}<span class="unit">g</span></td>
-            <td class="right">{{ per100(food.composition.fatG) }}<span class="unit">g</span></td>
-            <td class="right">{{ per100(food.composition.carbohydrateG) }}<span class="unit">g</span></td>
-            <td class="right">{{ per100(food.composition.fibreG) }}<span class="unit">g</span></td>
-            <td class="right">{{ per100(food.composition.sodiumMg) }}<span class="unit">mg</span></td>
+            <td class="right">{{ per100(food.composition.proteinG) }}<span class="unit">&nbsp;g</span></td>
+            <td class="right">{{ per100(food.composition.fatG) }}<span class="unit">&nbsp;g</span></td>
+            <td class="right">
+              {{ per100(food.composition.carbohydrateG) }}<span class="unit">&nbsp;g</span>
+            </td>
+            <td class="right">{{ per100(food.composition.fibreG) }}<span class="unit">&nbsp;g</span></td>
+            <td class="right">{{ per100(food.composition.sodiumMg) }}<span class="unit">&nbsp;mg</span></td>
           </tr>
         </tbody>
       </table>

@@ -89,12 +89,12 @@ const unit = computed(() => NUTRIENT_NAMES[nutrient.value].unit);
             <td class="right strong">
               {{ missing.has(row.id) ? '≥ ' : ''
               }}{{ fixedText(sheet.nutrition.perPortion[row.id], row.decimals)
-              }}<span class="unit">{{ row.unit }}</span>
+              }}<span class="unit">&nbsp;{{ row.unit }}</span>
             </td>
             <td class="right">
               {{ missing.has(row.id) ? '≥ ' : ''
               }}{{ fixedText(sheet.nutrition.per100g[row.id], row.decimals)
-              }}<span class="unit">{{ row.unit }}</span>
+              }}<span class="unit">&nbsp;{{ row.unit }}</span>
             </td>
             <td class="lacking">{{ lacking(row.id) }}</td>
           </tr>
@@ -119,7 +119,7 @@ const unit = computed(() => NUTRIENT_NAMES[nutrient.value].unit);
             <template v-if="part.amount === null">unknown</template>
             <template v-else
               >{{ fixedText(part.amount, unit === 'mg' ? 0 : 1)
-              }}<span class="unit">{{ unit }}</span></template
+              }}<span class="unit">&nbsp;{{ unit }}</span></template
             >
           </span>
         </li>
@@ -131,7 +131,7 @@ const unit = computed(() => NUTRIENT_NAMES[nutrient.value].unit);
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: 1.2fr 1fr;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
   gap: var(--space-4);
   max-width: 1280px;
   margin: 0 auto;
@@ -141,6 +141,7 @@ const unit = computed(() => NUTRIENT_NAMES[nutrient.value].unit);
 
 .plate {
   border-top: 4px solid var(--rim);
+  overflow-x: auto;
 }
 
 .plate h2 {
@@ -231,7 +232,7 @@ li .figure {
 
 @media (max-width: 900px) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 
