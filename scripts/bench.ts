@@ -10,15 +10,19 @@ import {
   type WorksheetInput,
 } from '@hand-ladle/core';
 
-/** Median time of one run in microseconds, over many rounds, after a warm-up. */
-function median(run: () => unknown, rounds = 400): number {
-  for (let count = 0; count < rounds; count += 1) run();
-  const times = Array.from({ length: rounds }, () => {
-    const started = performance.now();
-    run();
-    return (performance.now() - started) * 1000;
-  });
-  return times.sort((one, other) => one - other)[Math.floor(rounds / 2)]!;
+/** Median time of each run in microseconds, taken in turn so that a busy moment hits all of them, after a warm-up. */
+function medians<K extends string>(runs: Record<K, () => unknown>, rounds = 500): Record<K, number> {
+  const names = Object.keys(runs) as K[];
+  const times = Object.fromEntries(names.map((name) => [name, [] as number[]])) as Record<K, number[]>;
+  for (let round = -rounds; round < rounds; round += 1) {
+    for (const name of names) {
+      const started = performance.now();
+      runs[name]();
+      if (round >= 0) times[name].push((performance.now() - started) * 1000);
+    }
+  }
+  const middle = (list: number[]): number => list.sort((one, other) => one - other)[Math.floor(rounds / 2)]!;
+  return Object.fromEntries(names.map((name) => [name, middle(times[name])])) as Record<K, number>;
 }
 
 const foods = loadFoods();
@@ -45,22 +49,21 @@ const used = new Set(long.lines.map(({ reading }) => reading.foodId));
 for (const component of components) for (const line of component.lines) used.add(line.reading.foodId);
 const ownInput = JSON.stringify({ ...input, components, foods: foods.filter(({ id }) => used.has(id)) });
 
-const parse = median(() => JSON.parse(ownInput));
-const compute = median(() => worksheet(input, book));
-const plan = median(
-  () => planSwaps({ ...input, recipe: dish, exclude: ['soy', 'gluten', 'nut'] }, book),
-  100,
-);
+/** And the input as it is called with: the frozen larder whole. */
+const wholeInput = JSON.stringify({ ...input, components, foods, swaps: loadSwaps() });
+
 const lines = texts.map(({ text }) => text);
-const split = median(() => lines.map((text) => text.split(/\s+/).map((word) => word.trim())));
-const read = median(() => lines.map((text) => readLine(text, book.foods)));
+const { compute, parseWhole, parseOwn, plan, read, split } = medians({
+  compute: () => worksheet(input, book),
+  parseWhole: () => JSON.parse(wholeInput),
+  parseOwn: () => JSON.parse(ownInput),
+  plan: () => planSwaps({ ...input, recipe: dish, exclude: ['soy', 'gluten', 'nut'] }, book),
+  read: () => lines.map((text) => readLine(text, book.foods)),
+  split: () => lines.map((text) => text.split(/\s+/).map((word) => word.trim())),
+});
 
 const ratio = (one: number, other: number): string => (one / other).toFixed(2);
-console.log(
-  `worksheet of 30 lines / JSON.parse of its own input (${ownInput.length} characters): ${ratio(compute, parse)}`,
-);
+console.log(`worksheet of 30 lines / JSON.parse of its input: ${ratio(compute, parseWhole)}`);
+console.log(`  the same with only the foods this dish uses in that input: ${ratio(compute, parseOwn)}`);
 console.log(`best swap plans of 12 lines, three exclusions / that worksheet: ${ratio(plan, compute)}`);
 console.log(`reading a line / a bare split and trim of it: ${ratio(read, split)}`);
-console.log(
-  `for this machine: worksheet ${compute.toFixed(0)} us, ${Math.round((lines.length / read) * 1e6)} lines read a second`,
-);

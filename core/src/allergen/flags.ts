@@ -1,14 +1,17 @@
 /** Which allergens a food, a line or a dish brings, by which path, and on what evidence. */
 import type { Food } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
-import { isWorse, worse, type AllergenStatus } from './status';
+import { worse, type AllergenStatus } from './status';
 import {
   allergensOf,
+  bitsOf,
   SUBSTANCE_NAMES,
   SUBSTANCES,
+  substancesIn,
   type Allergen,
   type AllergenSetting,
   type Substance,
+  type SubstanceBits,
 } from './substances';
 
 /** Why a food stands as it does to a substance. */
@@ -18,13 +21,19 @@ export interface Standing {
   isNamed: boolean;
 }
 
-/** One way a substance came into a dish, from the dish's line down to the food. */
-export interface Trace extends Standing {
+/** What a food brings that is not clear: all substances of one standing together. */
+interface FoodTrace extends Standing {
+  bits: SubstanceBits;
+  evidence: string;
+}
+
+/** One way substances came into a dish, from the dish's line down to the food. */
+export interface Trace extends FoodTrace {
   lineId: string;
-  substance: Substance;
   /** Names from the line's component down to the food: ["Green dressing", "Sunflower seed cream"]. */
   path: readonly string[];
-  evidence: string;
+  /** The same path as one text: "Green dressing > Sunflower seed cream". */
+  route: string;
 }
 
 /** Certified gluten-free packs clear traces of these, but not the grain itself (EU 828/2014; 21 CFR 101.91). */
@@ -53,44 +62,80 @@ export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): 
 }
 
 /** The evidence a standing rests on, in words. */
-export function evidenceOf(food: Food, standing: Standing, kitchen: Kitchen): string {
+function evidenceOf(food: Food, { status }: Standing, kitchen: Kitchen): string {
   const pack = packOf(kitchen, food.id);
   if (food.kind === 'single' && !pack) {
-    return standing.status === 'check'
-      ? 'safe only when certified; no pack on record'
-      : 'a food of one ingredient';
+    return status === 'check' ? 'safe only when certified; no pack on record' : 'a food of one ingredient';
   }
-  if (!pack) return standing.status === 'contains' ? 'made of it, whatever the brand' : 'no pack on record';
+  if (!pack) return status === 'contains' ? 'made of it, whatever the brand' : 'no pack on record';
   return `pack "${pack.productName}", read by ${pack.checkedBy} on ${pack.checkedOn}`;
 }
 
-/** All traces a food brings: everything that is not clear. An unknown food is unchecked for everything. */
-export function tracesOf(
-  food: Food | null,
-  name: string,
-  lineId: string,
-  path: readonly string[],
-  kitchen: Kitchen,
-): Trace[] {
-  const traces: Trace[] = [];
-  const full = [...path, name];
+/** Worked out once for a food in a kitchen: both are frozen values. */
+const FOOD_TRACES = new WeakMap<Kitchen, Map<Food, readonly FoodTrace[]>>();
+
+/** Everything about a food that is not clear in a kitchen, gathered by standing. */
+export function foodTraces(food: Food, kitchen: Kitchen): readonly FoodTrace[] {
+  let ofKitchen = FOOD_TRACES.get(kitchen);
+  if (!ofKitchen) FOOD_TRACES.set(kitchen, (ofKitchen = new Map()));
+  let traces = ofKitchen.get(food);
+  if (!traces) ofKitchen.set(food, (traces = gatherTraces(food, kitchen)));
+  return traces;
+}
+
+function gatherTraces(food: Food, kitchen: Kitchen): FoodTrace[] {
+  const traces: FoodTrace[] = [];
   for (const substance of SUBSTANCES) {
-    if (!food) {
-      const evidence = 'nobody knows which food this is';
-      traces.push({ lineId, substance, path: full, evidence, status: 'check', isNamed: false });
-      continue;
-    }
     const standing = standingOf(food, substance, kitchen);
     if (standing.status === 'clear') continue;
-    traces.push({
-      lineId,
-      substance,
-      path: full,
-      evidence: evidenceOf(food, standing, kitchen),
-      ...standing,
-    });
+    const { status, isNamed } = standing;
+    const known = traces.find((trace) => trace.status === status && trace.isNamed === isNamed);
+    if (known) known.bits |= bitsOf([substance]);
+    else
+      traces.push({
+        status,
+        isNamed,
+        bits: bitsOf([substance]),
+        evidence: evidenceOf(food, standing, kitchen),
+      });
   }
   return traces;
+}
+
+/** What a food is made of, or surely holds by its pack, in a kitchen. */
+export function containedIn(food: Food, kitchen: Kitchen): readonly Substance[] {
+  const contained = foodTraces(food, kitchen).find(({ status }) => status === 'contains');
+  return substancesIn(contained?.bits ?? 0);
+}
+
+const UNKNOWN_FOOD: FoodTrace = {
+  status: 'check',
+  isNamed: false,
+  bits: bitsOf(SUBSTANCES),
+  evidence: 'nobody knows which food this is',
+};
+
+/** The traces of one line of a food. An unknown food is unchecked for everything. */
+export function tracesOf(food: Food | null, name: string, lineId: string, kitchen: Kitchen): Trace[] {
+  const path = [name];
+  const own = food ? foodTraces(food, kitchen) : [UNKNOWN_FOOD];
+  return own.map(({ status, isNamed, bits, evidence }) => ({
+    status,
+    isNamed,
+    bits,
+    evidence,
+    lineId,
+    path,
+    route: name,
+  }));
+}
+
+/** One way an allergen came in: which of its kinds, by which path, on what evidence. */
+export interface FlagTrace extends Standing {
+  lineId: string;
+  kinds: readonly string[];
+  path: readonly string[];
+  evidence: string;
 }
 
 /** How a whole stands to one allergen: the worst of its lines, with every path that leads there. */
@@ -104,31 +149,47 @@ export interface AllergenFlag {
   kinds: readonly string[];
   /** Paths at that status, as text: "Green dressing > Almond". */
   paths: readonly string[];
-  /** Every trace of this allergen, worst first. */
-  traces: readonly Trace[];
+  /** Every way it came in, worst first. */
+  traces: readonly FlagTrace[];
   lineIds: readonly string[];
   /** True where the status rests only on lines that nobody has looked at. */
   isOnlyUnchecked: boolean;
 }
 
 const ORDER: Readonly<Record<AllergenStatus, number>> = { contains: 0, 'may-contain': 1, check: 2, clear: 3 };
+const NAMES = new Map<SubstanceBits, readonly string[]>();
+
+/** Names of the substances of some bits; the lists are few and kept. */
+function namesIn(bits: SubstanceBits): readonly string[] {
+  let names = NAMES.get(bits);
+  if (!names) NAMES.set(bits, (names = substancesIn(bits).map((each) => SUBSTANCE_NAMES[each])));
+  return names;
+}
 
 function flagOf(allergen: Allergen, traces: readonly Trace[], setting: AllergenSetting): AllergenFlag {
-  const own = traces.filter((trace) => allergen.substances.includes(trace.substance));
+  const own = traces.filter(({ bits }) => (bits & allergen.bits) !== 0);
   own.sort((one, other) => ORDER[one.status] - ORDER[other.status]);
-  const status = own.reduce<AllergenStatus>((worst, trace) => worse(worst, trace.status), 'clear');
+  const status = own[0]?.status ?? 'clear';
   const worst = own.filter((trace) => trace.status === status);
-  const named = worst.filter((trace) => trace.isNamed);
+  const namedBits =
+    worst.reduce((bits, trace) => (trace.isNamed ? bits | trace.bits : bits), 0) & allergen.bits;
   return {
     id: allergen.id,
     name: allergen.name,
     status,
     isDeclared: allergen.declaredIn.includes(setting.regime),
-    kinds: [...new Set(named.map((trace) => SUBSTANCE_NAMES[trace.substance]))],
-    paths: [...new Set(worst.map((trace) => trace.path.join(' > ')))],
-    traces: own,
+    kinds: namesIn(namedBits),
+    paths: [...new Set(worst.map((trace) => trace.route))],
+    traces: own.map((trace) => ({
+      status: trace.status,
+      isNamed: trace.isNamed,
+      lineId: trace.lineId,
+      kinds: namesIn(trace.bits & allergen.bits),
+      path: trace.path,
+      evidence: trace.evidence,
+    })),
     lineIds: [...new Set(worst.map((trace) => trace.lineId))],
-    isOnlyUnchecked: status === 'check' && named.length === 0,
+    isOnlyUnchecked: status === 'check' && namedBits === 0,
   };
 }
 
@@ -138,10 +199,13 @@ export function flagsOf(traces: readonly Trace[], setting: AllergenSetting): All
 }
 
 /** The worst status some traces give to any of some substances. */
-export function worstStatus(traces: readonly Trace[], substances: readonly Substance[]): AllergenStatus {
+export function worstStatus(
+  traces: readonly Pick<Trace, 'bits' | 'status'>[],
+  wanted: SubstanceBits,
+): AllergenStatus {
   let status: AllergenStatus = 'clear';
   for (const trace of traces) {
-    if (substances.includes(trace.substance) && isWorse(trace.status, status)) status = trace.status;
+    if ((trace.bits & wanted) !== 0) status = worse(status, trace.status);
   }
   return status;
 }

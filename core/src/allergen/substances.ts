@@ -36,6 +36,28 @@ export const SUBSTANCES = [
 ] as const;
 export type Substance = (typeof SUBSTANCES)[number];
 
+/** A set of substances as bits, in the order of SUBSTANCES: fast to test and to join. */
+export type SubstanceBits = number;
+const BIT: Readonly<Record<Substance, SubstanceBits>> = Object.fromEntries(
+  SUBSTANCES.map((each, index) => [each, 1 << index]),
+) as Record<Substance, SubstanceBits>;
+
+/** The bits of some substances. */
+export function bitsOf(substances: readonly Substance[]): SubstanceBits {
+  let bits = 0;
+  for (const each of substances) bits |= BIT[each];
+  return bits;
+}
+
+const LISTS = new Map<SubstanceBits, readonly Substance[]>();
+
+/** The substances of some bits, in the order of SUBSTANCES. */
+export function substancesIn(bits: SubstanceBits): readonly Substance[] {
+  let list = LISTS.get(bits);
+  if (!list) LISTS.set(bits, (list = SUBSTANCES.filter((each) => (BIT[each] & bits) !== 0)));
+  return list;
+}
+
 export type Regime = 'us' | 'eu';
 
 export interface Allergen {
@@ -43,6 +65,7 @@ export interface Allergen {
   /** Name on screen, in the kitchen's words. */
   name: string;
   substances: readonly Substance[];
+  bits: SubstanceBits;
   /** Regimes whose law requires it on a label. */
   declaredIn: readonly Regime[];
 }
@@ -64,7 +87,7 @@ const US_TREE_NUTS: readonly Substance[] = [...EU_TREE_NUTS, 'pine-nut'];
 
 /** The daily three first, then the rest in the order of Annex II. */
 function allergensWith(treeNuts: readonly Substance[]): readonly Allergen[] {
-  return [
+  const table: readonly Omit<Allergen, 'bits'>[] = [
     { id: 'nut', name: 'Nut', substances: ['peanut', ...treeNuts], declaredIn: [] },
     { id: 'soy', name: 'Soy', substances: ['soy'], declaredIn: ['us', 'eu'] },
     { id: 'gluten', name: 'Gluten', substances: GLUTEN, declaredIn: ['eu'] },
@@ -82,6 +105,7 @@ function allergensWith(treeNuts: readonly Substance[]): readonly Allergen[] {
     { id: 'crustacean', name: 'Crustaceans', substances: ['crustacean'], declaredIn: ['us', 'eu'] },
     { id: 'mollusc', name: 'Molluscs', substances: ['mollusc'], declaredIn: ['eu'] },
   ];
+  return table.map((each) => ({ ...each, bits: bitsOf(each.substances) }));
 }
 
 /** How a kitchen treats the substances the two laws disagree about. */
@@ -103,6 +127,14 @@ export function allergensOf(setting: AllergenSetting): readonly Allergen[] {
     TABLES.set(key, table);
   }
   return table;
+}
+
+/** The substances a regime's law requires on a label. */
+export function declaredBits(setting: AllergenSetting): SubstanceBits {
+  return allergensOf(setting).reduce(
+    (bits, each) => (each.declaredIn.includes(setting.regime) ? bits | each.bits : bits),
+    0,
+  );
 }
 
 /** A substance's everyday name, for paths and lists of kinds. */

@@ -195,6 +195,10 @@ const EU_ROWS: readonly Row[] = [
   { id: 'saltG', name: 'Salt', indent: 0, text: (f) => saltTextEu(f.saltG), daily: intake('saltG') },
 ];
 
+/** Which figures a regime's label prints. */
+export const printedFigures = (regime: Regime): ReadonlySet<string> => PRINTED[regime];
+const PRINTED = { us: new Set(US_ROWS.map(({ id }) => id)), eu: new Set(EU_ROWS.map(({ id }) => id)) };
+
 /** The figures of a regime's label from facts per portion and per 100 g; %DV comes from the unrounded amounts. */
 export function labelFigures(
   perPortion: Facts,

@@ -1,5 +1,14 @@
 /** The ingredient statement and the allergen statement of a label. */
-import { allergensOf, SUBSTANCES, type AllergenSetting, type Substance } from '../allergen/substances';
+import {
+  allergensOf,
+  bitsOf,
+  declaredBits,
+  substancesIn,
+  type AllergenSetting,
+  type Regime,
+  type Substance,
+  type SubstanceBits,
+} from '../allergen/substances';
 import type { Trace } from '../allergen/flags';
 import { ALLERGEN_WORDS, allergenWord } from './allergen-words';
 
@@ -25,13 +34,6 @@ export interface Segment {
 /** EU: added water is named when it is more than 5 % of the finished food (1169/2011 Annex VII A 1). */
 export const EU_WATER_SHARE = 0.05;
 
-/** Whether a regime's law makes a substance declarable. */
-function isDeclared(substance: Substance, setting: AllergenSetting): boolean {
-  return allergensOf(setting).some(
-    (each) => each.declaredIn.includes(setting.regime) && each.substances.includes(substance),
-  );
-}
-
 /**
  * Items by descending weight as put in. Water counts by what is left of it in the finished food; equal weights go
  * by name so that the same recipe always prints the same line.
@@ -41,15 +43,23 @@ export function inOrder(
   finishedGrams: number,
   setting: AllergenSetting,
 ): StatementItem[] {
-  const others = items.filter((item) => !item.isWater);
-  const solids = others.reduce((sum, item) => sum + item.grams, 0);
-  const added = items.filter((item) => item.isWater).reduce((sum, item) => sum + item.grams, 0);
+  const ordered: StatementItem[] = [];
+  let solids = 0;
+  let added = 0;
+  let water: StatementItem | null = null;
+  for (const item of items) {
+    if (item.isWater) {
+      water = item;
+      added += item.grams;
+    } else {
+      ordered.push(item);
+      solids += item.grams;
+    }
+  }
   const left = Math.min(added, finishedGrams - solids);
   const least = setting.regime === 'eu' ? finishedGrams * EU_WATER_SHARE : 0;
-  const water = left > least ? [{ ...items.find((item) => item.isWater)!, grams: left }] : [];
-  return [...others, ...water].sort(
-    (one, other) => other.grams - one.grams || (one.name < other.name ? -1 : 1),
-  );
+  if (water && left > least) ordered.push({ ...water, grams: left });
+  return ordered.sort((one, other) => other.grams - one.grams || (one.name < other.name ? -1 : 1));
 }
 
 /** Same ingredients put in on several lines are one ingredient of the statement. */
@@ -87,44 +97,61 @@ function stressed(
   return { segments, unnamed };
 }
 
-const plain = (text: string): Segment => ({ text, stress: false });
+/** Runs of text as they are written; a run of the same stress is lengthened. */
+class Runs {
+  readonly segments: Segment[] = [];
 
-function listSegments(items: readonly StatementItem[], setting: AllergenSetting): Segment[] {
-  return items.flatMap((item, index) => [
-    ...(index === 0 ? [] : [plain(', ')]),
-    ...itemSegments(item, setting),
-  ]);
+  add(text: string, stress = false): void {
+    const last = this.segments[this.segments.length - 1];
+    if (last && last.stress === stress) last.text += text;
+    else this.segments.push({ text, stress });
+  }
 }
 
-/** EU: allergens stressed where they occur (1169/2011 article 21). US: the list is plain, "Contains" follows it. */
-function itemSegments(item: StatementItem, setting: AllergenSetting): Segment[] {
-  const declared = item.parts.length > 0 ? [] : item.substances.filter((each) => isDeclared(each, setting));
-  const toStress = setting.regime === 'eu' ? declared : [];
+function writeList(
+  items: readonly StatementItem[],
+  stressedBits: SubstanceBits,
+  regime: Regime,
+  runs: Runs,
+): void {
+  items.forEach((item, index) => {
+    if (index > 0) runs.add(', ');
+    writeItem(item, stressedBits, regime, runs);
+  });
+}
+
+/** One ingredient: a component opened in brackets, or its name with its pack's statement and its allergens stressed. */
+function writeItem(item: StatementItem, stressedBits: SubstanceBits, regime: Regime, runs: Runs): void {
   if (item.parts.length > 0) {
-    return [plain(`${item.name} (`), ...listSegments(item.parts, setting), plain(')')];
+    runs.add(`${item.name} (`);
+    writeList(item.parts, stressedBits, regime, runs);
+    runs.add(')');
+    return;
   }
   const inner = item.isUnrecorded ? 'ingredients not recorded' : item.statementText;
   const whole = inner ? `${item.name} (${inner})` : item.name;
+  const toStress = substancesIn(bitsOf(item.substances) & stressedBits);
+  if (toStress.length === 0) {
+    runs.add(whole);
+    return;
+  }
   const { segments, unnamed } = stressed(whole, toStress);
-  const extra = unnamed.flatMap((substance, index) => [
-    plain(index === 0 ? ' (' : ', '),
-    { text: allergenWord(substance, setting.regime).toUpperCase(), stress: true },
-  ]);
-  return [...segments, ...extra, ...(extra.length > 0 ? [plain(')')] : [])];
+  for (const { text, stress } of segments) runs.add(text, stress);
+  unnamed.forEach((substance, index) => {
+    runs.add(index === 0 ? ' (' : ', ');
+    runs.add(allergenWord(substance, regime).toUpperCase(), true);
+  });
+  if (unnamed.length > 0) runs.add(')');
 }
 
-const mergeSegments = (segments: readonly Segment[]): Segment[] =>
-  segments.reduce<Segment[]>((all, each) => {
-    const last = all[all.length - 1];
-    if (last && last.stress === each.stress)
-      all[all.length - 1] = { text: last.text + each.text, stress: last.stress };
-    else all.push(each);
-    return all;
-  }, []);
-
-/** The ingredient statement, as runs of text. */
+/**
+ * The ingredient statement, as runs of text. EU: allergens stressed where they occur (1169/2011 article 21). US: the
+ * list is plain, "Contains" follows it.
+ */
 export function ingredientStatement(ordered: readonly StatementItem[], setting: AllergenSetting): Segment[] {
-  return mergeSegments(listSegments(ordered, setting));
+  const runs = new Runs();
+  writeList(ordered, setting.regime === 'eu' ? declaredBits(setting) : 0, setting.regime, runs);
+  return runs.segments;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -135,8 +162,9 @@ function declaredNames(
   status: Trace['status'],
   setting: AllergenSetting,
 ): string[] {
-  const found = new Set(traces.filter((trace) => trace.status === status).map((trace) => trace.substance));
-  return SUBSTANCES.filter((each) => found.has(each) && isDeclared(each, setting)).map((each) => {
+  let bits = 0;
+  for (const trace of traces) if (trace.status === status) bits |= trace.bits;
+  return substancesIn(bits & declaredBits(setting)).map((each) => {
     const word = capital(allergenWord(each, setting.regime));
     const nut = allergensOf(setting).find((allergen) => allergen.id === 'tree-nut');
     return setting.regime === 'us' && nut?.substances.includes(each)

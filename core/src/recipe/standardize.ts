@@ -3,9 +3,8 @@ import { finding, type Finding } from '../finding';
 import { inSentence, type Food, type ScalingRole } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
 import type { Weight } from '../quantity';
-import { SUBSTANCE_NAMES } from '../allergen/substances';
-import { standingOf } from '../allergen/flags';
-import { SUBSTANCES } from '../allergen/substances';
+import { foodTraces } from '../allergen/flags';
+import { SUBSTANCE_NAMES, substancesIn } from '../allergen/substances';
 import { WATER_ID, type SwapEntry } from '../swap/swap';
 import type { Book } from './book';
 import { foodIdOf, type Recipe, type RecipeLine } from './recipe';
@@ -28,17 +27,19 @@ export interface StandardLine {
   findings: Finding[];
 }
 
-/** Findings of the reading that still stand: an answer about the food settles those about the food. */
-function openReadingFindings(line: RecipeLine): Finding[] {
-  return line.reading.findings.filter((each) => {
-    if (each.code === 'amount-absurd') return line.answers.grams === undefined;
-    return line.answers.foodId === undefined || each.code === 'line-cut';
-  });
+/** Adds the findings of the reading that still stand: an answer about the food settles those about the food. */
+function addReadingFindings(line: RecipeLine, found: Finding[]): void {
+  for (const each of line.reading.findings) {
+    const isSettled =
+      each.code === 'amount-absurd'
+        ? line.answers.grams !== undefined
+        : line.answers.foodId !== undefined && each.code !== 'line-cut';
+    if (!isSettled) found.push(each);
+  }
 }
 
-/** What must be said of a food wherever it stands: its pack, its origin, its cautions. */
-function foodFindings(food: Food, lineId: string, kitchen: Kitchen): Finding[] {
-  const found: Finding[] = [];
+/** Adds what must be said of a food wherever it stands: its pack, its origin, its cautions. */
+function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Finding[]): void {
   const pack = packOf(kitchen, food.id);
   if (food.animal === 'animal') found.push(finding('animal-food', lineId, { name: inSentence(food.name) }));
   if (food.animal === 'check' && !pack)
@@ -46,21 +47,25 @@ function foodFindings(food: Food, lineId: string, kitchen: Kitchen): Finding[] {
   if (food.kind === 'product' && !pack)
     found.push(finding('pack-unknown', lineId, { name: inSentence(food.name) }));
   if (food.kind === 'single') {
-    const doubtful = SUBSTANCES.filter((each) => standingOf(food, each, kitchen).status === 'check');
-    if (doubtful.length > 0) {
-      const allergens = doubtful.map((each) => SUBSTANCE_NAMES[each]).join(', ');
+    const doubtful = foodTraces(food, kitchen).find(({ status }) => status === 'check');
+    if (doubtful) {
+      const allergens = substancesIn(doubtful.bits)
+        .map((each) => SUBSTANCE_NAMES[each])
+        .join(', ');
       found.push(finding('certificate-unknown', lineId, { name: inSentence(food.name), allergens }));
     }
   }
   for (const caution of food.cautions) found.push(finding(caution, lineId, { name: inSentence(food.name) }));
-  return found;
 }
 
 function foodLine(line: RecipeLine, food: Food, kitchen: Kitchen): StandardLine {
-  const { weight, purchasedPerEdible, findings } = weighLine(line, food, kitchen);
-  const optional = line.reading.optional
-    ? [finding('optional-line', line.id, { name: inSentence(food.name) })]
-    : [];
+  const { weight, purchasedPerEdible, findings: weighing } = weighLine(line, food, kitchen);
+  const findings: Finding[] = [];
+  addReadingFindings(line, findings);
+  for (const each of weighing) findings.push(each);
+  addFoodFindings(food, line.id, kitchen, findings);
+  if (line.reading.optional)
+    findings.push(finding('optional-line', line.id, { name: inSentence(food.name) }));
   return {
     id: line.id,
     source: line,
@@ -71,17 +76,13 @@ function foodLine(line: RecipeLine, food: Food, kitchen: Kitchen): StandardLine 
     weight,
     purchasedPerEdible,
     swap: null,
-    findings: [
-      ...openReadingFindings(line),
-      ...findings,
-      ...foodFindings(food, line.id, kitchen),
-      ...optional,
-    ],
+    findings,
   };
 }
 
 function componentLine(line: RecipeLine, component: Recipe, kitchen: Kitchen): StandardLine {
   const { weight, findings }: LineWeight = weighComponentLine(line, component.name, kitchen);
+  addReadingFindings(line, findings);
   return {
     id: line.id,
     source: line,
@@ -92,12 +93,13 @@ function componentLine(line: RecipeLine, component: Recipe, kitchen: Kitchen): S
     weight,
     purchasedPerEdible: 1,
     swap: null,
-    findings: [...openReadingFindings(line), ...findings],
+    findings,
   };
 }
 
 function unknownLine(line: RecipeLine): StandardLine {
-  const findings = openReadingFindings(line);
+  const findings: Finding[] = [];
+  addReadingFindings(line, findings);
   const name = line.reading.foodText || line.text;
   if (foodIdOf(line) !== null) findings.push(finding('component-missing', line.id, { name }));
   return {
@@ -131,6 +133,9 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
     const food = book.foods.foods.get(foodId) ?? null;
     const component = food ? null : (book.components.get(foodId) ?? null);
     const id = lines.length === 0 ? line.id : `${line.id}/${lines.length + 1}`;
+    const findings =
+      lines.length === 0 ? line.findings.filter((each) => each.code.startsWith('amount-')) : [];
+    if (food) addFoodFindings(food, id, kitchen, findings);
     lines.push({
       ...line,
       id,
@@ -145,10 +150,7 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
       ),
       purchasedPerEdible: food ? 1 / food.trimYield : 1,
       swap: { entry, fromName: line.name },
-      findings: [
-        ...(lines.length === 0 ? line.findings.filter((each) => each.code.startsWith('amount-')) : []),
-        ...(food ? foodFindings(food, id, kitchen) : []),
-      ],
+      findings,
     });
   }
   return lines;

@@ -11,10 +11,19 @@ const FINER: Readonly<Record<number, number>> = { 10: 5, 5: 1, 1: 0.1 };
 export const isTight = (role: ScalingRole): boolean =>
   role === 'leavening' || role === 'starch' || role === 'salt';
 
+/** The step the kitchen's scale shows at a weight. */
+function shownStep(grams: number, kitchen: Kitchen): number {
+  let step = 1;
+  for (const band of kitchen.scaleSteps) {
+    step = band.stepGrams;
+    if (grams < band.belowGrams) break;
+  }
+  return step;
+}
+
 /** The scale step for a weight, in grams, made finer until a tight line is close enough. */
 export function scaleStep(grams: number, role: ScalingRole, kitchen: Kitchen): number {
-  const band = kitchen.scaleSteps.find(({ belowGrams }) => grams < belowGrams);
-  let step = band?.stepGrams ?? kitchen.scaleSteps[kitchen.scaleSteps.length - 1]?.stepGrams ?? 1;
+  let step = shownStep(grams, kitchen);
   const limit = isTight(role) ? TIGHT_ERROR : 0.5;
   for (
     let finer = FINER[step];
@@ -39,10 +48,10 @@ export function splitIntoLoads(grams: number, count: number, role: ScalingRole, 
   const steps = Math.floor(grams / stepGrams + 0.5 + 1e-9);
   const each = Math.floor(steps / count);
   const left = steps - each * count;
-  const ofSteps = (number: number): number => roundToDecimals(number * stepGrams, 1);
-  return {
-    scaleGrams: ofSteps(steps),
-    stepGrams,
-    loads: Array.from({ length: count }, (_, index) => ofSteps(each + (index < left ? 1 : 0))),
-  };
+  // Steps of a tenth of a gram leave binary noise behind; whole ones do not.
+  const ofSteps = (number: number): number =>
+    stepGrams < 1 ? roundToDecimals(number * stepGrams, 1) : number * stepGrams;
+  const loads: number[] = [];
+  for (let index = 0; index < count; index += 1) loads.push(ofSteps(index < left ? each + 1 : each));
+  return { scaleGrams: ofSteps(steps), stepGrams, loads };
 }

@@ -2,7 +2,7 @@
  * Serves a dish free from something: the best sets of swaps, exact by penalty over the whole recipe with its
  * components, or the lines for which there is none.
  */
-import { standingOf, substancesExcludedBy, worstStatus, type Substance } from '../allergen';
+import { bitsOf, foodTraces, substancesExcludedBy, worstStatus, type SubstanceBits } from '../allergen';
 import { packOf, passes, type FreeFromPolicy, type Kitchen } from '../kitchen';
 import { NUTRIENTS } from '../nutrition';
 import { US_DAILY_VALUES } from '../label';
@@ -85,7 +85,8 @@ function leavesOf(composed: Composed, share = 1, root: string | null = null, pat
 }
 
 interface Question {
-  substances: readonly Substance[];
+  /** Everything that is excluded. */
+  bits: SubstanceBits;
   policy: FreeFromPolicy;
   book: Book;
   kitchen: Kitchen;
@@ -97,18 +98,18 @@ interface Question {
  * depends on the pack may stay unread where the policy accepts that, but is never brought in unread.
  */
 function isAllowed(id: string, question: Question, isBroughtIn: boolean): boolean {
-  const { substances, policy, book, kitchen, recipe } = question;
+  const { bits, policy, book, kitchen, recipe } = question;
   const food = book.foods.foods.get(id);
   if (food) {
     const mayStayUnread = !isBroughtIn && policy.check === 'accept';
     const isPlant =
       food.animal === 'plant' || (food.animal === 'check' && (packOf(kitchen, id) !== null || mayStayUnread));
-    return isPlant && substances.every((each) => passes(standingOf(food, each, kitchen).status, policy));
+    return isPlant && passes(worstStatus(foodTraces(food, kitchen), bits), policy);
   }
   const component = book.components.get(id);
   if (!component) return false;
   const inner = compose({ ...component, swaps: recipe.swaps }, book, kitchen);
-  return passes(worstStatus(inner.traces, substances), policy);
+  return passes(worstStatus(inner.traces, bits), policy);
 }
 
 /** The food a swap must start from: the one in the list, or the one an earlier swap took out of it. */
@@ -130,8 +131,8 @@ function reasonOf(leaf: Leaf, question: Question): string {
   const { food } = leaf.line;
   if (!food) return 'nobody knows which food this is';
   if (food.animal === 'animal') return 'it comes from an animal and no plant swap is on file';
-  const { kitchen, substances } = question;
-  const isContained = substances.some((each) => standingOf(food, each, kitchen).status === 'contains');
+  const { kitchen, bits } = question;
+  const isContained = worstStatus(foodTraces(food, kitchen), bits) === 'contains';
   if (!isContained && !packOf(kitchen, food.id)) {
     return 'nobody has checked its pack: record the pack, or find a swap that is checked';
   }
@@ -281,7 +282,7 @@ export function planSwaps(asked: SwapQuestion, book: Book, most = 3): SwapAnswer
   const { recipe, kitchen } = asked;
   const exclude = [...new Set([...recipe.freeFrom, ...asked.exclude])];
   const question: Question = {
-    substances: exclude.flatMap((each) => substancesExcludedBy(each, kitchen)),
+    bits: bitsOf(exclude.flatMap((each) => substancesExcludedBy(each, kitchen))),
     policy: asked.policy ?? kitchen.policy,
     book,
     kitchen,
@@ -300,7 +301,7 @@ export function planSwaps(asked: SwapQuestion, book: Book, most = 3): SwapAnswer
     const variant: Recipe = { ...recipe, swaps: applied, freeFrom: exclude };
     const sheet = worksheet({ ...asked, recipe: variant }, book);
     const traces = compose(variant, book, kitchen).traces;
-    if (!passes(worstStatus(traces, question.substances), question.policy)) return [];
+    if (!passes(worstStatus(traces, question.bits), question.policy)) return [];
     const swaps = choices.flatMap((choice, index) =>
       plannedSwaps(choice, entries[index]!, sheet.factor, book),
     );

@@ -1,6 +1,5 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
-import { SUBSTANCES, tracesOf, type Trace } from '../allergen';
-import { standingOf } from '../allergen/flags';
+import { containedIn, tracesOf, type Trace } from '../allergen';
 import { finding, type Finding } from '../finding';
 import { inSentence } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
@@ -21,6 +20,8 @@ const LIQUID_CATEGORIES = new Set(['water', 'milk', 'stock']);
 export interface ComposedLine extends StandardLine {
   /** The component's own composition, when the line is one. */
   inner: Composed | null;
+  /** Everything this line brings that is not clear. */
+  traces: Trace[];
 }
 
 export interface Composed {
@@ -56,27 +57,35 @@ interface Context {
 
 const isWater = (line: StandardLine): boolean => line.food?.id === WATER_ID;
 
+const NO_ITEMS: readonly StatementItem[] = [];
+
+// Whole literals here and below, no spreads: this runs for every line at every keystroke.
 function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
-  const grams = line.weight?.grams ?? 0;
-  const empty = { substances: [], parts: [], statementText: '', isWater: false, isUnrecorded: false };
-  if (line.inner) return { ...empty, name: inSentence(line.name), grams, parts: line.inner.statement };
-  const { food } = line;
-  if (!food) return { ...empty, name: line.name, grams, isUnrecorded: true };
-  const pack = packOf(kitchen, food.id);
+  const { food, inner } = line;
+  const isProduct = food?.kind === 'product';
+  const pack = isProduct ? packOf(kitchen, food.id) : null;
   return {
-    ...empty,
-    name: food.labelName,
-    grams,
-    substances: SUBSTANCES.filter((each) => standingOf(food, each, kitchen).status === 'contains'),
-    statementText: food.kind === 'product' ? (pack?.statement ?? '') : '',
+    name: food?.labelName ?? (inner ? inSentence(line.name) : line.name),
+    grams: line.weight?.grams ?? 0,
+    substances: food ? containedIn(food, kitchen) : [],
+    parts: inner ? inner.statement : NO_ITEMS,
+    statementText: pack?.statement ?? '',
     isWater: isWater(line),
-    isUnrecorded: food.kind === 'product' && !pack,
+    isUnrecorded: inner ? false : !food || (isProduct && !pack),
   };
 }
 
 function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
-  if (!line.inner) return tracesOf(line.food, line.name, line.id, [], kitchen);
-  return line.inner.traces.map((trace) => ({ ...trace, lineId: line.id, path: [line.name, ...trace.path] }));
+  if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen);
+  return line.inner.traces.map(({ status, isNamed, bits, evidence, path, route }) => ({
+    status,
+    isNamed,
+    bits,
+    evidence,
+    lineId: line.id,
+    path: [line.name, ...path],
+    route: `${line.name} > ${route}`,
+  }));
 }
 
 function addLine(sum: NutrientSum, line: ComposedLine, book: Book): void {
@@ -90,17 +99,36 @@ function addLine(sum: NutrientSum, line: ComposedLine, book: Book): void {
   else addUnknown(sum, line.id);
 }
 
+function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen): ComposedLine {
+  const composed: ComposedLine = {
+    id: line.id,
+    source: line.source,
+    name: line.name,
+    food: line.food,
+    component: line.component,
+    role: line.role,
+    weight: line.weight,
+    purchasedPerEdible: line.purchasedPerEdible,
+    swap: line.swap,
+    findings: line.findings,
+    inner,
+    traces: [],
+  };
+  composed.traces = lineTraces(composed, kitchen);
+  return composed;
+}
+
 /** Opens a line's component, or says why it cannot be opened. */
 function opened(line: StandardLine, context: Context): ComposedLine {
-  if (!line.component) return { ...line, inner: null };
+  if (!line.component) return withTraces(line, null, context.kitchen);
   const { id, name } = line.component;
   const at = context.opening.findIndex((each) => each.id === id);
   if (at >= 0) {
     const path = [...context.opening.slice(at).map((each) => each.name), name].join(' > ');
     const findings = [...line.findings, finding('component-cycle', line.id, { name, path })];
-    return { ...line, component: null, inner: null, findings };
+    return withTraces({ ...line, component: null, findings }, null, context.kitchen);
   }
-  return { ...line, inner: composeIn(line.component, context) };
+  return withTraces(line, composeIn(line.component, context), context.kitchen);
 }
 
 /** Water that dry grain and pulses take up where the list holds no liquid for it. */
@@ -187,7 +215,7 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     waterGrams: lines.filter(isWater).reduce((sum, line) => sum + (line.weight?.grams ?? 0), 0),
     absorbedGrams,
     nutrients,
-    traces: lines.flatMap((line) => lineTraces(line, kitchen)),
+    traces: lines.flatMap((line) => line.traces),
     statementItems: items,
     statement: inOrder(items, weights.finishedGrams, kitchen),
     findings,

@@ -5,6 +5,7 @@
 import {
   flagsOf,
   allergensOf,
+  bitsOf,
   substancesExcludedBy,
   worse,
   type AllergenFlag,
@@ -19,6 +20,7 @@ import {
   ingredientStatement,
   inOrder,
   labelFigures,
+  printedFigures,
   type Label,
   type StatementItem,
 } from '../label';
@@ -27,7 +29,7 @@ import { figureText, roundToDecimals, type WeightOrigin } from '../quantity';
 import { unusedLines } from '../recipe/read-step';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
-import { firstAddition, splitIntoLoads, type Target } from '../scaling';
+import { firstAddition, splitIntoLoads, type Split, type Target } from '../scaling';
 import { batchGrams, homePortionGrams, planBatch, type Batch } from './batch';
 import { compose, type Composed, type ComposedLine } from './compose';
 
@@ -115,11 +117,11 @@ export interface WorksheetInput {
 
 function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen[] {
   const allergens: LineAllergen[] = [];
-  for (const { id, name, substances } of allergensOf(kitchen)) {
+  for (const { id, name, bits } of allergensOf(kitchen)) {
     if (id === 'tree-nut' || id === 'peanut' || id === 'wheat') continue;
     let status: AllergenStatus = 'clear';
     for (const trace of traces) {
-      if (trace.isNamed && substances.includes(trace.substance)) status = worse(status, trace.status);
+      if (trace.isNamed && (trace.bits & bits) !== 0) status = worse(status, trace.status);
     }
     if (status !== 'clear') allergens.push({ id, name, status });
   }
@@ -136,33 +138,28 @@ interface Scale {
 
 const isTasted = (composed: Composed): boolean => !composed.lines.some(({ role }) => role === 'leavening');
 
-function weights(line: ComposedLine, gramsForBatch: number | null, { batch, kitchen, ...scale }: Scale) {
-  if (gramsForBatch === null) {
-    return { scaleGrams: null, stepGrams: 1, firstGrams: null, heldBackGrams: 0, loads: [] };
-  }
-  const split = splitIntoLoads(gramsForBatch, batch.loads, line.role, kitchen);
-  return {
-    ...split,
-    ...firstAddition(split.scaleGrams, split.stepGrams, scale.isTasted ? line.role : 'linear', batch.factor),
-  };
-}
+const NO_LINES: WorksheetLine[] = [];
+const NO_SPLIT: Split = { scaleGrams: 0, stepGrams: 1, loads: [] };
 
 /** Lines of a component at the size one line of the dish needs it, without loads of their own. */
 function childLines(line: ComposedLine, gramsForBatch: number | null, scale: Scale): WorksheetLine[] {
   const { inner } = line;
-  if (!inner || gramsForBatch === null || !(inner.finishedGrams > 0)) return [];
+  if (!inner || gramsForBatch === null || !(inner.finishedGrams > 0)) return NO_LINES;
   const factor = gramsForBatch / inner.finishedGrams;
   const batch: Batch = { ...scale.batch, factor, waterFactor: factor, loads: 1 };
   const putIn = inner.lines.reduce((sum, each) => sum + (each.weight?.grams ?? 0) * factor, 0);
   return inner.lines.map((child) =>
-    worksheetLine(child, inner, { ...scale, batch, putIn, isTasted: isTasted(inner) }, `${line.id}.`),
+    worksheetLine(child, { ...scale, batch, putIn, isTasted: isTasted(inner) }, `${line.id}.`),
   );
 }
 
-function worksheetLine(line: ComposedLine, whole: Composed, scale: Scale, prefix = ''): WorksheetLine {
+function worksheetLine(line: ComposedLine, scale: Scale, prefix = ''): WorksheetLine {
   const { weight, source, food, component } = line;
-  const grams = weight ? batchGrams(weight.grams, food?.id ?? null, scale.batch) : null;
-  const traces = whole.traces.filter((trace) => trace.lineId === line.id);
+  const { batch, kitchen } = scale;
+  const grams = weight ? batchGrams(weight.grams, food?.id ?? null, batch) : null;
+  const split = grams === null ? NO_SPLIT : splitIntoLoads(grams, batch.loads, line.role, kitchen);
+  const role = scale.isTasted ? line.role : 'linear';
+  const { firstGrams, heldBackGrams } = firstAddition(split.scaleGrams, split.stepGrams, role, batch.factor);
   return {
     id: prefix + line.id,
     sourceId: source.id,
@@ -180,11 +177,15 @@ function worksheetLine(line: ComposedLine, whole: Composed, scale: Scale, prefix
     because: weight?.because ?? 'no weight is known',
     batchGrams: grams,
     purchasedGrams: grams === null ? null : grams * line.purchasedPerEdible,
-    ...weights(line, grams, scale),
+    scaleGrams: grams === null ? null : split.scaleGrams,
+    stepGrams: split.stepGrams,
+    firstGrams: grams === null ? null : firstGrams,
+    heldBackGrams,
+    loads: split.loads,
     share: grams === null || scale.putIn <= 0 ? 0 : grams / scale.putIn,
     swappedFrom: line.swap?.fromName ?? null,
     hint: line.swap?.entry.hint ?? '',
-    allergens: lineAllergens(traces, scale.kitchen),
+    allergens: lineAllergens(line.traces, kitchen),
     findings: line.findings,
     children: childLines(line, grams, scale),
   };
@@ -218,11 +219,11 @@ function stepFindings(recipe: Recipe): Finding[] {
 /** A variant is for somebody: if a change of its parent lets an excluded allergen back in, that is a danger. */
 function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[] {
   return composed.recipe.freeFrom.flatMap((exclusion) => {
-    const substances = substancesExcludedBy(exclusion, kitchen);
+    const bits = bitsOf(substancesExcludedBy(exclusion, kitchen));
     const against = composed.traces.filter(
-      (trace) => substances.includes(trace.substance) && !passes(trace.status, kitchen.policy),
+      (trace) => (trace.bits & bits) !== 0 && !passes(trace.status, kitchen.policy),
     );
-    const paths = [...new Set(against.map((trace) => trace.path.join(' > ')))];
+    const paths = [...new Set(against.map((trace) => trace.route))];
     return paths.length === 0
       ? []
       : [finding('variant-not-free', null, { exclusion, paths: paths.join('; ') })];
@@ -285,9 +286,14 @@ function missingFindings(
 
 /** The statement at batch size: water follows the vessel, so its place in the list may move. */
 function batchStatement(composed: Composed, batch: Batch, kitchen: Kitchen): StatementItem[] {
-  const scaled = composed.statementItems.map((item) => ({
-    ...item,
+  const scaled = composed.statementItems.map((item): StatementItem => ({
+    name: item.name,
     grams: item.grams * (item.isWater ? batch.waterFactor : batch.factor),
+    substances: item.substances,
+    parts: item.parts,
+    statementText: item.statementText,
+    isWater: item.isWater,
+    isUnrecorded: item.isUnrecorded,
   }));
   return inOrder(scaled, batch.finishedGrams, kitchen);
 }
@@ -338,7 +344,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     0,
   );
   const scale = { kitchen, batch, putIn, isTasted: isTasted(composed) };
-  const lines = composed.lines.map((line) => worksheetLine(line, composed, scale));
+  const lines = composed.lines.map((line) => worksheetLine(line, scale));
   const nutrition = nutritionOf(composed, batch, kitchen);
   const found: Finding[] = [
     ...composed.lines.flatMap((line) => [...line.findings, ...innerFindings(line)]),
@@ -346,10 +352,10 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...stepFindings(recipe),
     ...freeFromFindings(composed, kitchen),
   ];
-  const printed = new Set<string>(
-    labelFigures(nutrition.perPortion, nutrition.per100g, new Set(), kitchen.regime).map(({ id }) => id),
-  );
-  const findings = worstFirst([...found, ...missingFindings(nutrition.missing, printed, lines)]);
+  const findings = worstFirst([
+    ...found,
+    ...missingFindings(nutrition.missing, printedFigures(kitchen.regime), lines),
+  ]);
   const rounding = lines.reduce((sum, line) => sum + ((line.scaleGrams ?? 0) - (line.batchGrams ?? 0)), 0);
   return {
     recipeId: recipe.id,

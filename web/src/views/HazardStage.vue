@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { STATUS_WORDS, SUBSTANCE_NAMES, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
+import { STATUS_WORDS, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 
 const bench = useBench();
@@ -26,23 +26,14 @@ const groups = computed(() =>
 const unchecked = computed(() => bench.worksheet!.allergens.filter(({ isOnlyUnchecked }) => isOnlyUnchecked));
 const uncheckedPaths = computed(() => [...new Set(unchecked.value.flatMap(({ paths }) => paths))]);
 
-/** Each way in, once: path, kind and the evidence it rests on. */
-function ways(flag: AllergenFlag): { path: string; kinds: string; evidence: string; status: string }[] {
-  const byPath = new Map<string, { path: string; kinds: string[]; evidence: string; status: string }>();
-  for (const trace of flag.traces) {
-    const path = trace.path.join(' > ');
-    const key = `${trace.status} ${path}`;
-    const known = byPath.get(key);
-    const kind = SUBSTANCE_NAMES[trace.substance];
-    if (!known)
-      byPath.set(key, { path, kinds: [kind], evidence: trace.evidence, status: STATUS_WORDS[trace.status] });
-    else if (!known.kinds.includes(kind)) known.kinds.push(kind);
-  }
-  return [...byPath.values()].map((way) => ({
-    ...way,
-    kinds: way.kinds.length > 4 ? 'any kind' : way.kinds.join(', '),
+/** Each way in with its kinds, told shortly where a pack nobody has read leaves them all open. */
+const ways = (flag: AllergenFlag) =>
+  flag.traces.map(({ path, kinds, evidence, status }) => ({
+    path: path.join(' > '),
+    kinds: kinds.length > 4 ? 'any kind' : kinds.join(', '),
+    evidence,
+    status: STATUS_WORDS[status],
   }));
-}
 const clearNames = computed(() =>
   groups.value
     .find(({ status }) => status === 'clear')!
@@ -65,7 +56,7 @@ const clearNames = computed(() =>
       <table v-else-if="group.flags.length > 0">
         <tbody>
           <template v-for="flag in group.flags" :key="flag.id">
-            <tr v-for="(way, index) in ways(flag)" :key="way.status + way.path">
+            <tr v-for="(way, index) in ways(flag)" :key="index">
               <th v-if="index === 0" scope="row" :rowspan="ways(flag).length">
                 <span class="hazard" :class="flag.status">{{ flag.name }}</span>
                 <span v-if="!flag.isDeclared" class="soft note">kitchen's own flag in this regime</span>

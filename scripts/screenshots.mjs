@@ -1,0 +1,89 @@
+/** `npm run screenshots`: one current picture of each main view, from the demo data, into docs/screenshots/. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensurePackages, ensurePrograms } from './install.mjs';
+import { main } from './say.mjs';
+
+process.chdir(join(fileURLToPath(import.meta.url), '..', '..'));
+const PORT = 4390;
+const DATA = join('.data', 'screenshots');
+const FOLDER = join('docs', 'screenshots');
+const POT = '/dishes/barley-leek-white-bean-pot';
+const TOLD = `Kale and millet bowl
+Serves 4, portions of 300 g
+
+1 1/2 cups millet, rinsed
+2 tbsp soy sauce
+a handful of kale
+1 x 400 g tin white beans, drained
+3 tbsp tahni
+salt to taste
+
+Method
+Simmer the millet gently, covered, for 20 minutes, until it is soft.
+Stir in everything else.`;
+
+const open = (path) => async (page) => {
+  await page.goto(`http://127.0.0.1:${PORT}${path}`);
+  await page.waitForLoadState('networkidle');
+};
+
+/** Name of the picture, size of the screen, and how to get there. */
+const VIEWS = [
+  ['dishes', [1280, 800], open('/')],
+  ['bench', [1280, 800], open(POT)],
+  ['hazards', [1280, 800], open(`${POT}/hazards`)],
+  ['portion', [1280, 800], open(`${POT}/portion`)],
+  ['label', [1280, 800], open(`${POT}/label`)],
+  ['larder', [1280, 800], open('/larder')],
+  ['bench-phone', [390, 844], open(POT)],
+  [
+    'take-in',
+    [1280, 800],
+    async (page) => {
+      await open('/take-in')(page);
+      await page.getByLabel('As it was told to you').fill(TOLD);
+      await page.waitForSelector('.lines li');
+    },
+  ],
+  [
+    'free-from',
+    [1280, 800],
+    async (page) => {
+      await open('/dishes/ginger-broth-noodles')(page);
+      await page.getByRole('button', { name: /Serve it/ }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Gluten' }).click();
+      await page.waitForSelector('.plan');
+    },
+  ],
+];
+
+await main(async () => {
+  ensurePackages();
+  ensurePrograms({ chromium: 'chromium' });
+  rmSync(DATA, { recursive: true, force: true });
+  mkdirSync(FOLDER, { recursive: true });
+  const { launch } = await import('./browser.mjs');
+  const server = spawn(process.execPath, ['scripts/start.mjs'], {
+    env: { ...process.env, PORT: String(PORT), HAND_LADLE_DATA: DATA },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((ready, failed) => {
+    server.stdout.on('data', (chunk) => chunk.toString().includes('ready at') && ready());
+    server.on('exit', () => failed(new Error('The app did not start.')));
+  });
+  const browser = await launch();
+  for (const [name, [width, height], go] of VIEWS) {
+    const page = await browser.newPage({ viewport: { width, height } });
+    await go(page);
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+    await page.close();
+    console.log(join(FOLDER, `${name}.png`));
+  }
+  await browser.close();
+  server.kill('SIGINT');
+  await new Promise((done) => server.on('exit', done));
+});
