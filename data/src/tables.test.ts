@@ -1,4 +1,4 @@
-import { energyOf, NUTRIENTS, SUBSTANCES, type Food } from '@hand-ladle/core';
+import { energyOf, NUTRIENTS, type SUBSTANCES, type Food } from '@hand-ladle/core';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps, nutrientColumn } from './index';
 
 const foods = loadFoods();

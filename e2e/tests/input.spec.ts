@@ -98,6 +98,34 @@ test('a component that contains itself is named, with its circle, and the page s
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
 });
 
+test('a dish without portions is asked for them before it goes on the bench', async ({ page }) => {
+  await page.goto(`${kitchen.url}/take-in`);
+  await told(page).fill('Millet\n200 g millet\n500 ml water');
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByRole('alert')).toContainText('Say how many portions it makes');
+  await page.getByLabel('Portions').fill('3');
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByLabel('Portions', { exact: true })).toHaveValue('3');
+});
+
+test('steps told anew change the steam, and so the water', async ({ page }) => {
+  await page.goto(`${kitchen.url}/dishes/millet-porridge-pear`);
+  const water = page
+    .locator('tr', { has: page.locator('.name', { hasText: 'Water' }) })
+    .locator('.weight .figure');
+  const before = await water.innerText();
+  await page.getByRole('button', { name: 'Change the steps' }).click();
+  await page
+    .getByLabel('Steps, one a line')
+    .fill('Simmer the millet gently, uncovered, in the water for 50 minutes.\nTurn in all the rest.');
+  await page.getByRole('button', { name: 'Read the steps' }).click();
+  await expect(page.getByRole('region', { name: 'Method' })).toContainText('gentle simmer 50 min');
+  await expect(water).not.toHaveText(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(water).toHaveText(before);
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+});
+
 test('a dish that is gone, and a page that never was, say so', async ({ page }) => {
   await page.goto(`${kitchen.url}/dishes/never-made`);
   await expect(page.getByRole('alert')).toContainText('not in the book');

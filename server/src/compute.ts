@@ -1,5 +1,6 @@
 /** From a request to a worksheet: finds the recipe, the kitchen and the book, and calls core. */
 import {
+  finding,
   homeTarget,
   lineFromText,
   planSwaps,
@@ -9,6 +10,7 @@ import {
   stepsFromTexts,
   worksheet,
   type Book,
+  type Finding,
   type FreeFromPolicy,
   type Kitchen,
   type LineAnswers,
@@ -54,7 +56,7 @@ export function mustFit(text: string): void {
 }
 
 /** A recipe from the words of a request; answers given with its lines hold. */
-function recipeFromWords(spoken: SpokenRecipe, book: Book): Recipe {
+function recipeFromWords(spoken: SpokenRecipe, book: Book): { recipe: Recipe; readingFindings: Finding[] } {
   if (spoken.text !== undefined) mustFit(spoken.text);
   const reading = readRecipe(spoken.text === undefined ? '' : `${spoken.name}\n${spoken.text}`, book.foods);
   const given = (spoken.lines ?? []).map((line, index) => {
@@ -64,10 +66,11 @@ function recipeFromWords(spoken: SpokenRecipe, book: Book): Recipe {
   });
   const lines = spoken.lines ? given : reading.lines;
   const steps = spoken.steps.length > 0 ? stepsFromTexts(spoken.steps, lines, book.foods) : reading.steps;
-  return {
+  const portions = spoken.portions ?? reading.portions;
+  const recipe: Recipe = {
     id: 'unsaved',
     name: spoken.name,
-    portions: spoken.portions ?? reading.portions ?? 1,
+    portions: portions ?? 1,
     portionGrams: spoken.portionGrams ?? reading.portionGrams,
     measuredYieldGrams: reading.measuredYieldGrams,
     lines,
@@ -77,6 +80,9 @@ function recipeFromWords(spoken: SpokenRecipe, book: Book): Recipe {
     freeFrom: [],
     isComponent: false,
   };
+  const about = reading.findings.filter(({ code }) => spoken.text !== undefined && code !== 'no-portions');
+  const counted = portions === null ? [finding('no-portions', null)] : [];
+  return { recipe, readingFindings: [...about, ...counted] };
 }
 
 async function inputOf(
@@ -87,9 +93,11 @@ async function inputOf(
   const kitchen: Kitchen = request.regime ? { ...own, regime: request.regime } : own;
   const book = await store.book();
   const saved = request.recipeId === undefined ? null : await store.recipe(request.recipeId);
-  const recipe = saved?.recipe ?? recipeFromWords(request.recipe!, book);
+  const { recipe, readingFindings } = saved
+    ? { recipe: saved.recipe, readingFindings: [] }
+    : recipeFromWords(request.recipe!, book);
   const target = request.target ?? saved?.target ?? homeTarget(recipe, book, kitchen);
-  return { input: { recipe, kitchen, target, vesselId: request.vesselId ?? null }, book };
+  return { input: { recipe, kitchen, target, vesselId: request.vesselId ?? null, readingFindings }, book };
 }
 
 /** The worksheet of a request. */
@@ -150,6 +158,8 @@ export interface Digest {
   contains: string[];
   mayContain: string[];
   check: string[];
+  /** Some allergens are open only because nobody has read a pack. */
+  isUnchecked: boolean;
   openCount: number;
   energyKcal: number;
   isEnergyComplete: boolean;
@@ -179,6 +189,7 @@ export async function digests(kitchenId: string | undefined, store: Store): Prom
       contains: named('contains'),
       mayContain: named('may-contain'),
       check: named('check'),
+      isUnchecked: sheet.allergens.some(({ isOnlyUnchecked }) => isOnlyUnchecked),
       openCount: sheet.label.draftReasons.length,
       energyKcal: sheet.nutrition.perPortion.energyKcal,
       isEnergyComplete: !sheet.nutrition.missing.some(({ id }) => id === 'energyKcal'),

@@ -87,6 +87,15 @@ describe('the surface others rely on', () => {
     expect((await ask('eu')).body.label.figures[0]).toMatchObject({ id: 'energyKj', name: 'Energy' });
   });
 
+  test('a recipe in words that tells no portions says so, and stays a draft', async () => {
+    const recipe = { name: 'Plain', text: '1 kg potatoes' };
+    const { body } = await world.send('POST', '/api/worksheet', { recipe });
+    expect(body.findings.map(({ code }: { code: string }) => code)).toContain('no-portions');
+    expect(body.label.isDraft).toBe(true);
+    const told = await world.send('POST', '/api/worksheet', { recipe: { ...recipe, portions: 4 } });
+    expect(told.body.label.isDraft).toBe(false);
+  });
+
   test('a line may come with its answer', async () => {
     const recipe = {
       name: 'Dill',

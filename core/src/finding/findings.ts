@@ -95,6 +95,11 @@ export const FINDING_KINDS = {
     (f) => `This variant is to be free from ${f['exclusion']}, but it is not: ${f['paths']}. Plan it again.`,
   ),
 
+  'variant-unread': kind(
+    'decision',
+    (f) => `To be free from ${f['exclusion']}, these packs must be read first: ${f['paths']}.`,
+  ),
+
   'animal-food': kind('danger', (f) => `${f['name']} comes from an animal. This dish is not vegan.`),
   'animal-check': kind('decision', (f) => `Check the pack: ${f['name']} may be of animal origin.`),
   'phaseolus-from-dry': kind(

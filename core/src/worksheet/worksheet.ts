@@ -113,6 +113,8 @@ export interface WorksheetInput {
   target: Target;
   /** A vessel of the kitchen; null lets the smallest that holds the batch be taken. */
   vesselId?: string | null;
+  /** What reading the text left open about the whole, where the recipe was not saved by a cook yet. */
+  readingFindings?: readonly Finding[];
 }
 
 function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen[] {
@@ -216,17 +218,24 @@ function stepFindings(recipe: Recipe): Finding[] {
   ];
 }
 
-/** A variant is for somebody: if a change of its parent lets an excluded allergen back in, that is a danger. */
+/** A variant is for somebody: what it is to be free from must not come back, nor stand there unread. */
 function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[] {
   return composed.recipe.freeFrom.flatMap((exclusion) => {
     const bits = bitsOf(substancesExcludedBy(exclusion, kitchen));
     const against = composed.traces.filter(
       (trace) => (trace.bits & bits) !== 0 && !passes(trace.status, kitchen.policy),
     );
-    const paths = [...new Set(against.map((trace) => trace.route))];
-    return paths.length === 0
-      ? []
-      : [finding('variant-not-free', null, { exclusion, paths: paths.join('; ') })];
+    const routes = (isUnread: boolean): string =>
+      [
+        ...new Set(
+          against.filter(({ status }) => (status === 'check') === isUnread).map(({ route }) => route),
+        ),
+      ].join('; ');
+    const [held, unread] = [routes(false), routes(true)];
+    return [
+      ...(held ? [finding('variant-not-free', null, { exclusion, paths: held })] : []),
+      ...(unread ? [finding('variant-unread', null, { exclusion, paths: unread })] : []),
+    ];
   });
 }
 
@@ -347,6 +356,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
   const lines = composed.lines.map((line) => worksheetLine(line, scale));
   const nutrition = nutritionOf(composed, batch, kitchen);
   const found: Finding[] = [
+    ...(input.readingFindings ?? []),
     ...composed.lines.flatMap((line) => [...line.findings, ...innerFindings(line)]),
     ...batchFindings(composed, batch, kitchen),
     ...stepFindings(recipe),

@@ -19,6 +19,7 @@ export interface Digest {
   contains: string[];
   mayContain: string[];
   check: string[];
+  isUnchecked: boolean;
   openCount: number;
   energyKcal: number;
   isEnergyComplete: boolean;

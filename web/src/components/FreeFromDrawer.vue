@@ -39,15 +39,14 @@ function toggle(id: string): void {
     : [...chosen.value, id];
 }
 
-/** Words of the exclusions: "nut and soy". */
-const words = computed(() => {
-  const names = choices.value
-    .filter(({ id }) => chosen.value.includes(id))
-    .map(({ name }) => name.toLowerCase());
+/** Words of some exclusions: "nut and soy". */
+function said(ids: readonly string[]): string {
+  const names = choices.value.filter(({ id }) => ids.includes(id)).map(({ name }) => name.toLowerCase());
   return names.length < 2
     ? names.join('')
     : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
-});
+}
+const words = computed(() => said(chosen.value));
 
 watch([chosen, isCheckAccepted, () => bench.input, isShown], async () => {
   if (!isShown.value || chosen.value.length === 0 || !bench.input) {
@@ -92,7 +91,8 @@ async function make(plan: SwapPlan): Promise<void> {
   isMaking.value = true;
   problem.value = '';
   try {
-    const name = `${bench.recipe!.name.split(', free from ')[0]}, free from ${words.value}`.slice(0, 200);
+    const all = said([...bench.recipe!.freeFrom, ...chosen.value]);
+    const name = `${bench.recipe!.name.split(', free from ')[0]}, free from ${all}`.slice(0, 200);
     const id = await bench.makeVariant(plan, chosen.value, name);
     isShown.value = false;
     chosen.value = [];

@@ -212,6 +212,11 @@ export const useBench = defineStore('bench', () => {
   const removeLine = (id: string): Promise<void> =>
     reread(recipe.value?.lines.filter((line) => line.id !== id) ?? [], []);
 
+  /** Tells the steps anew, one a text; times and heat are read again. */
+  async function rewriteSteps(steps: string[]): Promise<void> {
+    if (recipe.value) change({ recipe: await ask('reread', { recipe: recipe.value, changes: [], steps }) });
+  }
+
   /** Makes a variant of the open dish from a plan; it stays linked to its parent. */
   async function makeVariant(plan: SwapPlan, exclude: string[], name: string): Promise<string> {
     await flush();
@@ -256,6 +261,7 @@ export const useBench = defineStore('bench', () => {
     rewriteLine,
     addLine,
     removeLine,
+    rewriteSteps,
     makeVariant,
     takeTheirs,
     putMineOver,

@@ -2,6 +2,7 @@
 import BatchLedger from '../components/BatchLedger.vue';
 import CautionPlate from '../components/CautionPlate.vue';
 import HazardPlate from '../components/HazardPlate.vue';
+import MethodPlate from '../components/MethodPlate.vue';
 import PortionPlate from '../components/PortionPlate.vue';
 import TargetStrip from '../components/TargetStrip.vue';
 </script>
@@ -11,6 +12,7 @@ import TargetStrip from '../components/TargetStrip.vue';
     <div class="work">
       <TargetStrip />
       <BatchLedger />
+      <MethodPlate />
     </div>
     <aside>
       <HazardPlate />

@@ -146,11 +146,12 @@ async function putBack(): Promise<void> {
                 <span v-for="name in digest.check" :key="name" class="hazard check"
                   >check {{ name.toLowerCase() }}</span
                 >
+                <span v-if="digest.isUnchecked" class="hazard check">packs not read</span>
                 <span
-                  v-if="digest.contains.length + digest.mayContain.length + digest.check.length === 0"
-                  class="soft"
+                  v-else-if="digest.contains.length + digest.mayContain.length + digest.check.length === 0"
+                  class="hazard clear"
                 >
-                  none named
+                  clear, every line checked
                 </span>
               </div>
             </td>

@@ -47,8 +47,9 @@ const clearNames = computed(() =>
     <section v-for="group in groups" :key="group.status" class="plate" :class="group.status">
       <h2>{{ group.title }}</h2>
       <p v-if="group.status === 'check' && unchecked.length > 0" class="unchecked">
-        <b>{{ unchecked.map(({ name }) => name).join(', ') }}</b>
-        <span class="soft"> nobody has looked: no pack is on record for </span>
+        <span class="soft">Nobody has looked for </span>
+        <b>{{ unchecked.map(({ name }) => name.toLowerCase()).join(', ') }}</b>
+        <span class="soft">: no pack is on record for </span>
         <b>{{ uncheckedPaths.join(', ') }}</b>
       </p>
       <p v-else-if="group.flags.length === 0" class="soft">{{ group.empty }}</p>

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { packOf, plainText, SUBSTANCE_NAMES, SUBSTANCES, type Food } from '@hand-ladle/core';
+import {
+  foodTraces,
+  packOf,
+  plainText,
+  SUBSTANCE_NAMES,
+  substancesIn,
+  type AllergenStatus,
+  type Food,
+} from '@hand-ladle/core';
 import PackDialog from '../components/PackDialog.vue';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
@@ -20,8 +28,11 @@ const found = computed(() => {
   const words = plainText(search.value).split(' ').filter(Boolean);
   return index.value.filter(({ text }) => words.every((word) => text.includes(word))).map(({ food }) => food);
 });
-const named = (food: Food, status: string) =>
-  SUBSTANCES.filter((each) => food.allergens[each] === status).map((each) => SUBSTANCE_NAMES[each]);
+/** What a food brings in this kitchen, by the pack on record where there is one. */
+const named = (food: Food, status: AllergenStatus) =>
+  foodTraces(food, book.kitchen!)
+    .filter((trace) => trace.status === status && trace.isNamed)
+    .flatMap((trace) => substancesIn(trace.bits).map((each) => SUBSTANCE_NAMES[each]));
 const per100 = (value: number | null): string => (value === null ? 'unknown' : String(value));
 const pack = (food: Food) => (book.kitchen ? packOf(book.kitchen, food.id) : null);
 </script>
@@ -64,6 +75,9 @@ const pack = (food: Food) => (book.kitchen ? packOf(book.kitchen, food.id) : nul
               <span v-for="name in named(food, 'contains')" :key="name" class="hazard contains">{{
                 name
               }}</span>
+              <span v-for="name in named(food, 'may-contain')" :key="name" class="hazard may-contain"
+                >may: {{ name }}</span
+              >
               <span v-for="name in named(food, 'check')" :key="name" class="hazard check"
                 >check {{ name }}</span
               >

@@ -18,6 +18,7 @@ const reading = shallowRef<RecipeReading | null>(null);
 const sheet = shallowRef<Worksheet | null>(null);
 const portions = ref('');
 const size = ref('');
+const portionsField = ref<HTMLInputElement | null>(null);
 const isComponent = ref(false);
 const problem = ref('');
 const isSaving = ref(false);
@@ -96,6 +97,11 @@ const needsPortions = computed(
 
 async function putOnBench(): Promise<void> {
   if (!recipe.value) return;
+  if (needsPortions.value) {
+    problem.value = 'Say how many portions it makes, or tick that it is used by weight.';
+    portionsField.value?.focus();
+    return;
+  }
   isSaving.value = true;
   problem.value = '';
   try {
@@ -149,6 +155,7 @@ async function putOnBench(): Promise<void> {
             <label
               >Portions
               <input
+                ref="portionsField"
                 v-model="portions"
                 class="field"
                 inputmode="decimal"

@@ -7,7 +7,7 @@ import {
   lineFromText,
   planSwaps,
   readRecipe,
-  readStep,
+  stepsFromTexts,
   worksheet,
   type Book,
   type Recipe,
@@ -17,7 +17,7 @@ import type { Answer, Question, QuestionKind, Questions } from './protocol';
 let book: Book = bookOf(foodSet([]), [], []);
 
 /** Reads changed lines again by their text, and all steps against the new list. */
-function reread({ recipe, changes }: Questions['reread']['ask']): Recipe {
+function reread({ recipe, changes, steps }: Questions['reread']['ask']): Recipe {
   const texts = new Map(changes.map(({ id, text }) => [id, text]));
   const kept = recipe.lines.map((line) => {
     const text = texts.get(line.id);
@@ -26,8 +26,8 @@ function reread({ recipe, changes }: Questions['reread']['ask']): Recipe {
   });
   const added = [...texts].map(([id, text]) => lineFromText(text, id, book.foods));
   const lines = [...kept, ...added];
-  const steps = recipe.steps.map((step) => ({ ...step, reading: readStep(step.text, lines, book.foods) }));
-  return { ...recipe, lines, steps };
+  const told = steps ?? recipe.steps.map(({ text }) => text);
+  return { ...recipe, lines, steps: stepsFromTexts(told, lines, book.foods) };
 }
 
 const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]['answer'] } = {

@@ -32,7 +32,10 @@ export interface Questions {
   worksheet: { ask: BenchInput; answer: Worksheet };
   read: { ask: { text: string }; answer: RecipeReading };
   /** Lines with new words, read again; ids the recipe does not have are added at the end. */
-  reread: { ask: { recipe: Recipe; changes: { id: string; text: string }[] }; answer: Recipe };
+  reread: {
+    ask: { recipe: Recipe; changes: { id: string; text: string }[]; steps?: string[] };
+    answer: Recipe;
+  };
   plan: { ask: BenchInput & { exclude: string[]; policy: FreeFromPolicy }; answer: SwapAnswer };
   contributions: { ask: BenchInput & { nutrient: NutrientId; portionGrams: number }; answer: Contribution[] };
   homeTarget: { ask: { recipe: Recipe; kitchen: Kitchen }; answer: Target };
