@@ -76,10 +76,12 @@ class Pen {
 
   /** A row with text at the left and right ends. */
   row(left: string, right: string, size: number, weights: [Weight, Weight], indent = 0): void {
+    const top = this.y;
     this.text(left, weights[0], size, { x: MARGIN + indent, width: INNER - indent - 44 });
     const below = this.pdf.y;
     this.text(right, weights[1], size, { align: 'right' });
-    this.y = below + 0.5;
+    // An empty side takes no room, so the row ends where the lower of the two ends.
+    this.y = Math.max(top, below, this.pdf.y) + 0.5;
   }
 }
 

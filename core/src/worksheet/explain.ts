@@ -22,7 +22,12 @@ function batchReason(line: WorksheetLine, sheet: Worksheet): Reason {
     const source = `water = factor x (home water - home steam) + batch steam; this batch loses ${gramsText(sheet.steamGrams)} as steam`;
     return { what: 'In the batch', formula, source };
   }
-  const source = `factor ${figureText(sheet.factor, 3)} = ${gramsText(sheet.factor * sheet.baseGrams)} wanted / ${gramsText(sheet.baseGrams)} at home`;
+  const factor = figureText(sheet.factor, 3);
+  const hasWater = sheet.lines.some(({ foodId }) => foodId === WATER_ID);
+  const source =
+    hasWater || sheet.steamGrams === 0
+      ? `factor ${factor} = ${gramsText(sheet.factor * sheet.baseGrams)} wanted / ${gramsText(sheet.baseGrams)} at home`
+      : `factor ${factor}: ${gramsText(sheet.finishedGrams)} come out after ${gramsText(sheet.steamGrams)} of steam, which no water in the list makes up for`;
   return { what: 'In the batch', formula, source };
 }
 

@@ -13,7 +13,7 @@ const usName = (id: string, name: string, text: string): string =>
 </script>
 
 <template>
-  <article class="label" :class="{ draft: label.isDraft }" aria-label="Label preview">
+  <article class="label" :class="{ unreleased: label.isDraft }" aria-label="Label preview">
     <p v-if="label.isDraft" class="not-for-use">
       DRAFT - not for use: {{ label.draftReasons.length }} open
       {{ label.draftReasons.length === 1 ? 'point' : 'points' }}
@@ -122,7 +122,7 @@ const usName = (id: string, name: string, text: string): string =>
 }
 
 /* The word over everything; readers hear it in the line below. */
-.draft::before {
+.unreleased::before {
   content: 'DRAFT';
   position: absolute;
   inset: 0;

@@ -64,7 +64,8 @@ const base = computed(() => `/dishes/${bench.recipe!.id}`);
       <h1>
         <textarea
           v-model="name"
-          rows="2"
+          :class="{ long: name.length > 36 }"
+          :rows="name.length > 36 ? 3 : 2"
           aria-label="Name of the dish"
           @change="rename"
           @keydown.enter.prevent="($event.target as HTMLElement).blur()"
@@ -81,7 +82,9 @@ const base = computed(() => `/dishes/${bench.recipe!.id}`);
       </RouterLink>
       <RouterLink :to="`${base}/hazards`" class="stage">
         <span class="over">Must not eat it</span>
-        <span class="key" :class="{ brick: contains }">{{ contains || 'None named' }}</span>
+        <span class="key words" :class="{ brick: contains, long: contains.length > 20 }">{{
+          contains || 'None named'
+        }}</span>
         <span class="under" :class="{ amber: below.includes('check') || below.includes('may') }">{{
           below
         }}</span>
@@ -150,6 +153,10 @@ h1 textarea {
   overflow: hidden;
 }
 
+h1 textarea.long {
+  font-size: var(--text-m);
+}
+
 nav {
   display: grid;
   grid-template-columns: 1fr 1.25fr 1.35fr 0.95fr;
@@ -192,6 +199,17 @@ nav {
 
 .key .unit {
   font-size: var(--text-s);
+}
+
+/* Who must not eat it is never cut short. */
+.words {
+  white-space: normal;
+  overflow: visible;
+}
+
+.words.long {
+  font-size: var(--text-m);
+  line-height: 1.15;
 }
 
 .brick {
@@ -238,6 +256,7 @@ nav {
 
   h1 textarea {
     height: 1.3em;
+    font-size: var(--text-m);
   }
 }
 
@@ -260,7 +279,7 @@ nav {
   }
 
   h1 textarea {
-    height: 2.4em;
+    height: 3.6em;
   }
 
   .key {
