@@ -1,0 +1,217 @@
+/** The bench and its neighbours, one capability at a time, as a cook would use them. */
+import { expect, test, type Page } from '@playwright/test';
+import { start, type Running } from './kitchen';
+
+let kitchen: Running;
+test.beforeAll(async () => {
+  kitchen = await start('bench', 4397);
+});
+test.afterAll(() => kitchen.stop());
+
+const POT = '/dishes/barley-leek-white-bean-pot';
+const row = (page: Page, name: string) =>
+  page.locator('tr', { has: page.locator('.name', { hasText: name }) });
+const weightOf = (page: Page, name: string) => row(page, name).locator('.weight .figure').first();
+const decide = (page: Page, question: RegExp) => page.locator('div.decision', { hasText: question });
+const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
+const batch = (page: Page) => page.locator('.stage').first();
+
+test('the target said in another way keeps the batch; each way then changes it', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  await expect(batch(page)).toContainText('33.6');
+  await page.getByRole('radio', { name: 'Weight' }).click();
+  await expect(page.getByLabel('Finished weight in kilograms')).toHaveValue('33.6');
+  await expect(batch(page)).toContainText('33.6');
+  await page.getByLabel('Finished weight in kilograms').fill('50');
+  await expect(batch(page)).toContainText('50.0');
+  await page.getByRole('radio', { name: 'Pans' }).click();
+  await expect(page.getByLabel('Number of pans')).toHaveValue('4.2');
+  await page.getByLabel('Number of pans').fill('6');
+  await page.getByLabel('Kind of pan').selectOption({ label: 'GN 1/2, 100 mm' });
+  await expect(batch(page)).toContainText('33.2');
+  await page.getByRole('radio', { name: 'In store' }).click();
+  await page.getByLabel('What is in store').selectOption({ label: 'Leek' });
+  await page.getByLabel('In store, in kilograms as purchased').fill('11');
+  await expect(row(page, 'Leek')).toContainText('from 11.0 kg as bought');
+  await page.getByRole('radio', { name: 'Portions' }).click();
+  await page.getByLabel('Portions', { exact: true }).fill('120');
+  await page.getByLabel('Portion size in grams').fill('280');
+  await expect(batch(page)).toContainText('33.6');
+  await saved(page);
+});
+
+test('another vessel changes the water, says the steam, and splits the loads', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  const before = await weightOf(page, 'Water').innerText();
+  await page.getByLabel('Vessel').selectOption({ label: '20 L kettle' });
+  await expect(page.locator('.vessel')).toContainText('in 3 loads');
+  await expect(weightOf(page, 'Water')).not.toHaveText(before);
+  await expect(page.getByRole('columnheader', { name: 'One load' })).toBeVisible();
+  await expect(row(page, 'Leek').locator('.load')).toHaveText(/^\d+\.\d+(–\d+\.\d+)?\s?kg$/);
+  await page.getByLabel('Vessel').selectOption({ label: 'Smallest that holds it' });
+  await expect(weightOf(page, 'Water')).toHaveText(before);
+});
+
+test('undo and redo step through every change, by button and by key', async ({ page }) => {
+  await page.goto(`${kitchen.url}/dishes/red-lentil-tomato-soup`);
+  const portions = page.getByLabel('Portions', { exact: true });
+  await expect(portions).toHaveValue('90');
+  await portions.fill('100');
+  await decide(page, /salt to taste/)
+    .getByRole('button', { name: 'Enter grams' })
+    .click();
+  await page.getByLabel('Grams', { exact: true }).fill('9');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(decide(page, /salt to taste/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(decide(page, /salt to taste/)).toBeVisible();
+  await page.locator('h2', { hasText: 'Method' }).click();
+  await page.keyboard.press('Control+z');
+  await expect(portions).toHaveValue('90');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByRole('button', { name: 'Redo' })).toBeDisabled();
+  await expect(portions).toHaveValue('100');
+  await expect(decide(page, /salt to taste/)).toHaveCount(0);
+  await expect(weightOf(page, 'Fine salt')).toBeVisible();
+  await saved(page);
+});
+
+test('a component opens in place, to the bottom', async ({ page }) => {
+  await page.goto(`${kitchen.url}/dishes/parsnip-buckwheat-tray`);
+  await page.getByRole('button', { name: 'Open Green dressing' }).click();
+  await page.getByRole('button', { name: 'Open Sunflower seed cream' }).click();
+  await expect(row(page, 'Sunflower seeds')).toHaveClass(/child/);
+  await expect(row(page, 'Wholegrain mustard').locator('.hazard.contains')).toHaveText('Mustard');
+  await page.getByRole('button', { name: 'Close Green dressing' }).click();
+  await expect(row(page, 'Wholegrain mustard')).toHaveCount(0);
+});
+
+test('a contradiction is decided by either figure, an unknown food by choosing one', async ({ page }) => {
+  await page.goto(`${kitchen.url}/dishes/parsnip-buckwheat-tray`);
+  await decide(page, /says 12 g, but 1 tsp of fine salt weighs 6 g/)
+    .getByRole('button', { name: '6 g, by 1 tsp' })
+    .click();
+  await expect(row(page, 'Fine salt')).toBeVisible();
+  await expect(decide(page, /says 12 g/)).toHaveCount(0);
+  await page.getByLabel('Add a line').fill('50 g toasted groundnuts');
+  await page.getByRole('button', { name: 'Add line' }).click();
+  await decide(page, /Which food is/)
+    .getByRole('button', { name: /Choose a food|Another food/ })
+    .click();
+  await page.getByLabel('Name of the food').fill('hazel');
+  await page.locator('.picker').getByRole('button', { name: 'Hazelnuts' }).click();
+  await expect(row(page, 'Hazelnuts').locator('.hazard.contains')).toHaveText('Nut');
+  await expect(page.getByRole('region', { name: 'Who must not eat it' })).toContainText('almond, hazelnut');
+  await row(page, 'Hazelnuts').locator('.name').click();
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await expect(row(page, 'Hazelnuts')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row(page, 'Hazelnuts')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await saved(page);
+});
+
+test('a handful weighed once is used in every dish of the kitchen', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  await decide(page, /handful of dill/)
+    .getByRole('button', { name: 'Weigh one handful' })
+    .click();
+  await page.getByLabel('Grams', { exact: true }).fill('0');
+  await page.getByRole('button', { name: 'Keep for this kitchen' }).click();
+  await expect(page.locator('div.decision').getByRole('alert')).toContainText('Grams above zero');
+  await page.getByLabel('Grams', { exact: true }).fill('11');
+  await page.getByRole('button', { name: 'Keep for this kitchen' }).click();
+  await expect(decide(page, /handful of dill/)).toHaveCount(0);
+  await row(page, 'Dill').locator('.weight').click();
+  await expect(page.getByRole('dialog', { name: /Why: Dill/ })).toContainText('weighed here on');
+});
+
+test('the home recipe: a weighed yield settles the prediction', async ({ page }) => {
+  await page.goto(`${kitchen.url}/dishes/millet-porridge-pear`);
+  await expect(page.getByRole('region', { name: 'Mind' })).toContainText('The finished weight is predicted');
+  await page.getByRole('button', { name: /At home/ }).click();
+  await page.getByLabel('Finished weight, weighed').fill('none');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(page.locator('form.home').getByRole('alert')).toContainText('Figures above zero');
+  await page.getByLabel('Finished weight, weighed').fill('1690');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'At home, 1.69 kg' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Mind' })).not.toContainText('predicted');
+});
+
+test('another kitchen re-plans the same dish by its own measures, vessels and law', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  const barley = await weightOf(page, 'Pearl barley').innerText();
+  await page.getByLabel('Kitchen').selectOption({ label: 'Pebble Lane School kitchen' });
+  await expect(batch(page)).toContainText('100 L kettle');
+  await expect(weightOf(page, 'Pearl barley')).not.toHaveText(barley);
+  await page.getByRole('link', { name: /Label/ }).click();
+  await expect(page.getByRole('article')).toContainText('Nutrition Facts');
+  await page.getByLabel('Kitchen').selectOption({ label: 'Alder House ward kitchen' });
+  await expect(page.getByRole('article')).toContainText('per 100 g');
+});
+
+test('no swap makes the flatbread free from gluten, and the line that blocks it is named', async ({
+  page,
+}) => {
+  await page.goto(`${kitchen.url}/dishes/caraway-flatbread`);
+  await page.getByRole('button', { name: /Serve it/ }).click();
+  const drawer = page.getByRole('dialog', { name: /Serve it free from/ });
+  await drawer.getByRole('button', { name: 'Gluten' }).click();
+  await expect(drawer).toContainText('No swap makes this dish free from gluten');
+  await expect(drawer).toContainText('Strong wheat flour');
+  await drawer.getByRole('button', { name: 'Gluten' }).click();
+  await drawer.getByRole('button', { name: 'Soy' }).click();
+  await expect(drawer).toContainText('It is free from soy as it is');
+});
+
+test('a dish is taken out and put back; one that others use stays', async ({ page }) => {
+  await page.goto(kitchen.url);
+  const line = page.locator('tbody tr', { hasText: 'Beetroot and broad bean plate' });
+  await line.hover();
+  await line.getByRole('button', { name: /Take Beetroot/ }).click();
+  await expect(line).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(line).toHaveCount(1);
+  const cream = page.locator('tbody tr', { hasText: 'Sunflower seed cream' });
+  await cream.hover();
+  await cream.getByRole('button', { name: /Take Sunflower/ }).click();
+  await expect(page.locator('.el-message')).toContainText('Other dishes use this one');
+  await expect(cream).toHaveCount(1);
+});
+
+test('the larder: found by any of its names, and its pack recorded there', async ({ page }) => {
+  await page.goto(`${kitchen.url}/larder`);
+  await page.getByLabel('Find a food').fill('kasha');
+  await expect(page.locator('tbody tr')).toHaveCount(1);
+  await expect(page.locator('tbody tr')).toContainText('Certified buckwheat groats');
+  await page.getByLabel('Find a food').fill('coconut');
+  await page.getByRole('button', { name: 'Record the pack' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name on the pack').fill('Coconut milk 12 x 400 g');
+  await dialog.getByLabel('Read by').fill('T. Marsh');
+  await dialog.getByLabel(/I read the whole pack/).check();
+  await dialog.getByRole('button', { name: 'Record the pack' }).click();
+  await expect(page.locator('tbody tr')).toContainText('Coconut milk 12 x 400 g, read');
+  await page.getByLabel('Find a food').fill('zzz');
+  await expect(page.locator('main')).toContainText('Nothing in the larder is called');
+});
+
+test('a component taken in is known by its name in the next dish', async ({ page }) => {
+  await page.goto(`${kitchen.url}/take-in`);
+  await page
+    .getByLabel('As it was told to you')
+    .fill('Smoky pumpkin crumb\n200 g pumpkin seeds\n2 tsp smoked paprika');
+  await page.getByLabel('Used by weight in other dishes').check();
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Smoky pumpkin crumb');
+  await page.getByRole('link', { name: 'Take in' }).click();
+  await page
+    .getByLabel('As it was told to you')
+    .fill('Kale plate\nServes 2\n300 g kale, chopped\n40 g smoky pumpkin crumb');
+  await expect(page.locator('.lines li').nth(1)).toContainText('Smoky pumpkin crumb');
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByRole('button', { name: 'Open Smoky pumpkin crumb' })).toBeVisible();
+});
