@@ -121,6 +121,9 @@ function drawRowUs(pen: Pen, figure: LabelFigure): void {
   pen.row(text, figure.dailyValueText, 8, [isMain ? 'bold' : 'regular', 'bold'], figure.indent * 10);
 }
 
+/** A narrow column may break a line, but never between a figure and its unit. */
+const unbroken = (text: string): string => text.replace(/(\d) (?=kJ|kcal|g|mg)/g, '$1\u00a0');
+
 /** EU 1169/2011 Annex XV: a table with the amounts per 100 g, then per portion, in the law's order. */
 function drawTableEu(pen: Pen, label: Label): void {
   const columns = {
@@ -133,7 +136,7 @@ function drawTableEu(pen: Pen, label: Label): void {
     const width = INNER * 0.25;
     let below = y;
     const put = (text: string, x: number, wide: number, align: 'left' | 'right'): void => {
-      pen.text(text, weight, 7, { x, width: wide, align });
+      pen.text(unbroken(text), weight, 7, { x, width: wide, align });
       below = Math.max(below, pen.pdf.y);
     };
     put(texts[0], MARGIN + indent, INNER * 0.36 - indent, 'left');
