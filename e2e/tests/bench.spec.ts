@@ -52,6 +52,23 @@ test('another vessel changes the water, says the steam, and splits the loads', a
   await expect(weightOf(page, 'Water')).toHaveText(before);
 });
 
+test('with loads and first additions every hazard of the ledger stays in view', async ({ page }) => {
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 768],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto(`${kitchen.url}/dishes/ginger-broth-noodles`);
+    await page.getByLabel('Vessel').selectOption({ label: '5 L pot' });
+    await expect(batch(page)).toContainText('4 loads');
+    const hidden = await page
+      .locator('.ledger')
+      .evaluate((ledger) => ledger.scrollWidth - ledger.clientWidth);
+    expect([width, hidden]).toEqual([width, 0]);
+  }
+});
+
 test('undo and redo step through every change, by button and by key', async ({ page }) => {
   await page.goto(`${kitchen.url}/dishes/red-lentil-tomato-soup`);
   const portions = page.getByLabel('Portions', { exact: true });

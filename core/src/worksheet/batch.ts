@@ -8,7 +8,7 @@ import type { Recipe } from '../recipe/recipe';
 import { compose, type Composed } from './compose';
 
 export interface Batch {
-  /** Target weight over home weight. */
+  /** What every line but added water is multiplied by: target over home, more where nothing makes up for steam. */
   factor: number;
   finishedGrams: number;
   portions: number;

@@ -111,13 +111,17 @@ table {
 }
 
 thead th {
-  padding: 6px 12px;
+  padding: 6px 9px;
   text-align: left;
   font-size: var(--text-s);
   font-weight: 560;
   color: var(--ink-soft);
   border-bottom: 1px solid var(--hairline);
   white-space: nowrap;
+}
+
+thead th:first-child {
+  padding-left: 12px;
 }
 
 thead th.right {

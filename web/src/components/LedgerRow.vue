@@ -144,7 +144,7 @@ async function rewrite(): Promise<void> {
 
 <style scoped>
 tr > * {
-  padding: 5px 12px;
+  padding: 5px 9px;
   height: var(--row);
   text-align: left;
   vertical-align: middle;
@@ -153,8 +153,9 @@ tr > * {
 }
 
 th {
-  width: 38%;
+  width: 36%;
   padding-left: calc(12px + var(--depth, 0) * 22px);
+  min-width: 170px;
   line-height: 1.2;
 }
 
@@ -336,6 +337,7 @@ button.name:hover {
 
   th {
     width: auto;
+    min-width: 0;
   }
 
   .form:first-of-type {

@@ -36,7 +36,7 @@ aside {
   align-content: start;
 }
 
-@media (max-width: 1000px) {
+@media (max-width: 1100px) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
   }
