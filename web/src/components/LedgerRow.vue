@@ -182,6 +182,7 @@ tr.caution > td {
   height: auto;
   border-top: 0;
   padding-top: 0;
+  padding-left: 12px;
   padding-bottom: 8px;
   box-shadow: inset 4px 0 0 var(--amber-line);
 }
