@@ -174,6 +174,7 @@ export const packRequest = Joi.object({
     Object.fromEntries(SUBSTANCES.map((each) => [each, Joi.string().valid('contains', 'may-contain')])),
   ).required(),
   certifiedGlutenFree: Joi.boolean().required(),
+  animal: Joi.string().valid('plant', 'animal').allow(null).default(null),
   checkedBy: Joi.string().trim().min(1).max(120).required(),
   checkedOn: Joi.string()
     .pattern(/^\d{4}-\d{2}-\d{2}$/)

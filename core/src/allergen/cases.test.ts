@@ -8,6 +8,7 @@ const pack = (foodId: string, allergens: Pack['allergens'] = {}, certifiedGluten
   statement: '',
   allergens,
   certifiedGlutenFree,
+  animal: 'plant',
   checkedBy: 'A. Cook',
   checkedOn: '2026-11-01',
 });
@@ -135,6 +136,31 @@ const CASES: readonly [
 test.each(CASES)('%s', (_, lines, kitchen, id, status) => {
   const flag = sheetOf(recipeOf(lines), undefined, kitchen).allergens.find((each) => each.id === id)!;
   expect(flag.status).toBe(status);
+});
+
+describe('animal origin', () => {
+  const codes = (text: string, kitchen: Kitchen) =>
+    sheetOf(recipeOf([text]), undefined, kitchen).findings.map(({ code }) => code);
+  const paste = (extra: Partial<Pack>) => ({ ...bare, packs: [{ ...pack('stock-paste'), ...extra }] });
+
+  test('a pack settles it only when somebody read it for that', () => {
+    expect(codes('10 g stock paste', bare)).toContain('animal-check');
+    expect(codes('10 g stock paste', paste({ animal: null }))).toContain('animal-check');
+    expect(codes('10 g stock paste', paste({ animal: 'plant' }))).not.toContain('animal-check');
+    expect(codes('10 g stock paste', paste({ animal: 'animal' }))).toContain('animal-food');
+  });
+
+  test('a pack that contains milk or egg is no plant food, whatever was said', () => {
+    expect(codes('10 g stock paste', paste({ animal: 'plant', allergens: { milk: 'contains' } }))).toContain(
+      'animal-food',
+    );
+    expect(
+      codes('250 g wheat noodles', withPacks(bare, pack('wheat-noodles', { egg: 'contains' }))),
+    ).toContain('animal-food');
+    expect(
+      codes('250 g wheat noodles', withPacks(bare, pack('wheat-noodles', { egg: 'may-contain' }))),
+    ).not.toContain('animal-food');
+  });
 });
 
 describe('policies', () => {

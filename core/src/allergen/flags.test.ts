@@ -107,6 +107,7 @@ describe('unknown is never safe', () => {
         statement: '',
         allergens: {},
         certifiedGlutenFree: false,
+        animal: 'plant',
         checkedBy: 'A',
         checkedOn: '2026-01-01',
         ...extra,

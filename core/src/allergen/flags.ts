@@ -1,5 +1,5 @@
 /** Which allergens a food, a line or a dish brings, by which path, and on what evidence. */
-import type { Food } from '../food';
+import type { AnimalState, Food } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
 import { worse, type AllergenStatus } from './status';
 import {
@@ -196,6 +196,18 @@ function flagOf(allergen: Allergen, traces: readonly Trace[], setting: AllergenS
 /** The flags of a whole, one for each allergen of the kitchen, daily three first. */
 export function flagsOf(traces: readonly Trace[], setting: AllergenSetting): AllergenFlag[] {
   return allergensOf(setting).map((allergen) => flagOf(allergen, traces, setting));
+}
+
+/** Allergens that come from an animal: a pack that contains one is no plant food, whatever else is said. */
+const ANIMAL_BITS = bitsOf(['milk', 'egg', 'fish', 'crustacean', 'mollusc']);
+
+/** Whether a food is of plant or animal origin in a kitchen; `check` until a person read the pack for it. */
+export function animalStateOf(food: Food, kitchen: Kitchen): AnimalState {
+  if (food.animal === 'animal' || worstStatus(foodTraces(food, kitchen), ANIMAL_BITS) === 'contains')
+    return 'animal';
+  const said = packOf(kitchen, food.id)?.animal ?? null;
+  if (said === 'animal') return 'animal';
+  return food.animal === 'check' && said === null ? 'check' : 'plant';
 }
 
 /** The worst status some traces give to any of some substances. */

@@ -28,6 +28,8 @@ export interface Pack {
   statement: string;
   allergens: Readonly<Partial<Record<Substance, 'contains' | 'may-contain'>>>;
   certifiedGlutenFree: boolean;
+  /** What the reader said of animal origin; null when nobody was asked. */
+  animal: 'plant' | 'animal' | null;
   checkedBy: string;
   /** ISO date. */
   checkedOn: string;

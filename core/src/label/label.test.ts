@@ -110,6 +110,7 @@ const tamariPack: Pack = {
   statement: 'water, soya beans, salt',
   allergens: { soy: 'contains', sesame: 'may-contain' },
   certifiedGlutenFree: true,
+  animal: 'plant',
   checkedBy: 'A. Cook',
   checkedOn: '2026-11-01',
 };

@@ -3,7 +3,7 @@ import { finding, type Finding } from '../finding';
 import { inSentence, type Food, type ScalingRole } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
 import type { Weight } from '../quantity';
-import { foodTraces } from '../allergen/flags';
+import { animalStateOf, foodTraces } from '../allergen/flags';
 import { SUBSTANCE_NAMES, substancesIn } from '../allergen/substances';
 import { WATER_ID, type SwapEntry } from '../swap/swap';
 import type { Book } from './book';
@@ -41,9 +41,9 @@ function addReadingFindings(line: RecipeLine, found: Finding[]): void {
 /** Adds what must be said of a food wherever it stands: its pack, its origin, its cautions. */
 function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Finding[]): void {
   const pack = packOf(kitchen, food.id);
-  if (food.animal === 'animal') found.push(finding('animal-food', lineId, { name: inSentence(food.name) }));
-  if (food.animal === 'check' && !pack)
-    found.push(finding('animal-check', lineId, { name: inSentence(food.name) }));
+  const animal = animalStateOf(food, kitchen);
+  if (animal === 'animal') found.push(finding('animal-food', lineId, { name: inSentence(food.name) }));
+  if (animal === 'check') found.push(finding('animal-check', lineId, { name: inSentence(food.name) }));
   if (food.kind === 'product' && !pack)
     found.push(finding('pack-unknown', lineId, { name: inSentence(food.name) }));
   if (food.kind === 'single') {

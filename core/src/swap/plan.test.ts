@@ -202,6 +202,7 @@ describe('a variant', () => {
       statement: '',
       allergens: {},
       certifiedGlutenFree: false,
+      animal: 'plant' as const,
       checkedBy: 'A',
       checkedOn: '2026-11-01',
     };

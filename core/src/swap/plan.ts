@@ -2,7 +2,14 @@
  * Serves a dish free from something: the best sets of swaps, exact by penalty over the whole recipe with its
  * components, or the lines for which there is none.
  */
-import { bitsOf, foodTraces, substancesExcludedBy, worstStatus, type SubstanceBits } from '../allergen';
+import {
+  animalStateOf,
+  bitsOf,
+  foodTraces,
+  substancesExcludedBy,
+  worstStatus,
+  type SubstanceBits,
+} from '../allergen';
 import { packOf, passes, type FreeFromPolicy, type Kitchen } from '../kitchen';
 import { NUTRIENTS } from '../nutrition';
 import { US_DAILY_VALUES } from '../label';
@@ -102,8 +109,8 @@ function isAllowed(id: string, question: Question, isBroughtIn: boolean): boolea
   const food = book.foods.foods.get(id);
   if (food) {
     const mayStayUnread = !isBroughtIn && policy.check === 'accept';
-    const isPlant =
-      food.animal === 'plant' || (food.animal === 'check' && (packOf(kitchen, id) !== null || mayStayUnread));
+    const animal = animalStateOf(food, kitchen);
+    const isPlant = animal === 'plant' || (animal === 'check' && mayStayUnread);
     return isPlant && passes(worstStatus(foodTraces(food, kitchen), bits), policy);
   }
   const component = book.components.get(id);
@@ -130,7 +137,8 @@ function entriesFrom(originId: string, question: Question): SwapEntry[] {
 function reasonOf(leaf: Leaf, question: Question): string {
   const { food } = leaf.line;
   if (!food) return 'nobody knows which food this is';
-  if (food.animal === 'animal') return 'it comes from an animal and no plant swap is on file';
+  if (animalStateOf(food, question.kitchen) === 'animal')
+    return 'it comes from an animal and no plant swap is on file';
   const { kitchen, bits } = question;
   const isContained = worstStatus(foodTraces(food, kitchen), bits) === 'contains';
   if (!isContained && !packOf(kitchen, food.id)) {

@@ -86,6 +86,10 @@ async function firstSchema(q: QueryInterface): Promise<void> {
   await q.addIndex('recipes', ['name']);
 }
 
+/** Packs remember what the reader said of animal origin; earlier ones were not asked. */
+const addAnimalToPacks = (q: QueryInterface): Promise<void> =>
+  q.addColumn('packs', 'animal', { type: DataTypes.STRING(10), allowNull: true });
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -111,6 +115,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         down: async ({ context }) => {
           for (const table of TABLES_LAST_FIRST) await context.dropTable(table);
         },
+      },
+      {
+        name: '002-animal-origin-of-packs',
+        up: ({ context }) => addAnimalToPacks(context),
+        down: ({ context }) => context.removeColumn('packs', 'animal'),
       },
     ],
   });

@@ -56,6 +56,7 @@ export function defineTables(database: Sequelize): Tables {
       statement: TEXT,
       allergens: json('allergens'),
       certifiedGlutenFree: BOOLEAN,
+      animal: string,
       checkedBy: string,
       checkedOn: DATEONLY,
     }),

@@ -41,6 +41,7 @@ export function kitchenFromRows(row: Row, packRows: readonly Row[], weightRows: 
       statement: value(each, 'statement'),
       allergens: value(each, 'allergens'),
       certifiedGlutenFree: Boolean(value(each, 'certifiedGlutenFree')),
+      animal: value<Pack['animal'] | undefined>(each, 'animal') ?? null,
       checkedBy: value(each, 'checkedBy'),
       checkedOn: value(each, 'checkedOn'),
     });

@@ -17,6 +17,8 @@ const productName = ref('');
 const statement = ref('');
 const says = ref<Partial<Record<Substance, 'contains' | 'may-contain'>>>({});
 const isCertified = ref(false);
+/** Asked only where the food may be of animal origin. */
+const animal = ref<'' | 'plant' | 'animal'>('');
 /** Nothing counts as clear until a person says that the whole pack was read. */
 const isReadWhole = ref(false);
 const checkedBy = ref('');
@@ -41,6 +43,7 @@ watch(food, (now) => {
   says.value = { ...known?.allergens };
   isCertified.value = known?.certifiedGlutenFree ?? false;
   isReadWhole.value = false;
+  animal.value = known?.animal ?? '';
   checkedBy.value = known?.checkedBy ?? localStorage.getItem(READER_KEY) ?? '';
   problem.value = '';
 });
@@ -77,6 +80,7 @@ async function record(): Promise<void> {
       statement: statement.value,
       allergens: says.value,
       certifiedGlutenFree: isCertified.value,
+      animal: animal.value || null,
       checkedBy: checkedBy.value,
       checkedOn: new Date().toISOString().slice(0, 10),
     });
@@ -124,6 +128,14 @@ async function record(): Promise<void> {
           </label>
         </div>
       </fieldset>
+      <label v-if="food?.animal === 'check'">
+        Anything of animal origin in it
+        <select v-model="animal" class="field">
+          <option value="">not read for it yet</option>
+          <option value="plant">nothing named</option>
+          <option value="animal">yes</option>
+        </select>
+      </label>
       <label class="tick"
         ><input v-model="isCertified" type="checkbox" /> The pack is certified gluten-free</label
       >
