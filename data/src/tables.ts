@@ -2,19 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Papa from 'papaparse';
-import {
-  ALLERGEN_STATUSES,
-  NUTRIENTS,
-  SUBSTANCES,
-  type AllergenStatus,
-  type CautionCode,
-  type Composition,
-  type Food,
-  type Measure,
-  type NutrientId,
-  type Substance,
-  type SwapEntry,
-} from '@hand-ladle/core';
+import { foodFromRow, type CookingYield, type Food, type Measure, type SwapEntry } from '@hand-ladle/core';
 
 type Row = Record<string, string>;
 
@@ -53,50 +41,11 @@ function required(row: Row, column: string, where: string): number {
   return value;
 }
 
-/** The CSV column of a nutrient: `saturatesG` stands under `saturates_g`. */
-export const nutrientColumn = (id: NutrientId): string =>
-  id
-    .replace(/(G|Mg|Ug)$/, '_$1')
-    .replace(/([a-z])([A-Z])/g, '$1_$2')
-    .toLowerCase();
-
-function allergensOfRow(row: Row, where: string): Food['allergens'] {
-  const allergens: Partial<Record<Substance, AllergenStatus>> = {};
-  for (const pair of list(row['allergens'], ' ')) {
-    const [substance, status] = pair.split(':') as [Substance, AllergenStatus];
-    if (!SUBSTANCES.includes(substance) || !ALLERGEN_STATUSES.includes(status)) {
-      throw new Error(`${where}: "${pair}" is not an allergen and its status`);
-    }
-    allergens[substance] = status;
-  }
-  return allergens;
-}
-
-function foodOf(row: Row, measures: readonly Measure[]): Food {
-  const where = `foods.csv, ${row['id']}`;
-  const composition = Object.fromEntries(
-    NUTRIENTS.map((id) => [id, number(row, nutrientColumn(id), where)]),
-  ) as Composition;
-  return {
-    id: row['id']!,
-    name: row['name']!,
-    labelName: row['label_name']!,
-    synonyms: list(row['synonyms'], '|'),
-    category: row['category']!,
-    state: row['state'] as Food['state'],
-    kind: row['kind'] as Food['kind'],
-    animal: row['animal'] as Food['animal'],
-    wholeFood: row['whole_food'] as Food['wholeFood'],
-    functions: list(row['functions'], '|'),
-    scaling: row['scaling'] as Food['scaling'],
-    trimYield: required(row, 'trim_yield', where),
-    cookingYield: number(row, 'cooking_yield', where),
-    allergens: allergensOfRow(row, where),
-    cautions: list(row['cautions'], ' ') as CautionCode[],
-    composition,
-    source: row['source'] as Food['source'],
-    measures,
-  };
+function foodOf(row: Row, measures: readonly Measure[], cookingYields: readonly CookingYield[]): Food {
+  const { food, problems } = foodFromRow(row);
+  const [first] = problems;
+  if (!food) throw new Error(`foods.csv, ${row['id']}: ${first?.column} ${first?.message}`);
+  return { ...food, measures, cookingYields };
 }
 
 function measureOf(row: Row): Measure {
@@ -113,17 +62,36 @@ function measureOf(row: Row): Measure {
   };
 }
 
-/** All foods of the larder with their measures, in the order of the table. */
-export function loadFoods(folder = DATA_FOLDER): Food[] {
-  const measures = new Map<string, Measure[]>();
-  for (const row of rowsOf(folder, 'measures.csv')) {
+function cookingYieldOf(row: Row): CookingYield {
+  const where = `yields.csv, ${row['food_id']} ${row['method']}`;
+  return {
+    method: row['method']!,
+    ratio: required(row, 'yield', where),
+    absorbedGramsPerGram: required(row, 'absorbed_water_g_per_g', where),
+    source: row['source'] as CookingYield['source'],
+  };
+}
+
+/** Rows of a table about foods, gathered by food. */
+function byFood<T>(folder: string, file: string, read: (row: Row) => T): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rowsOf(folder, file)) {
     const id = row['food_id']!;
-    measures.set(id, [...(measures.get(id) ?? []), measureOf(row)]);
+    groups.set(id, [...(groups.get(id) ?? []), read(row)]);
   }
-  const foods = rowsOf(folder, 'foods.csv').map((row) => foodOf(row, measures.get(row['id']!) ?? []));
+  return groups;
+}
+
+/** All foods of the larder with their measures and yields, in the order of the table. */
+export function loadFoods(folder = DATA_FOLDER): Food[] {
+  const measures = byFood(folder, 'measures.csv', measureOf);
+  const yields = byFood(folder, 'yields.csv', cookingYieldOf);
+  const foods = rowsOf(folder, 'foods.csv').map((row) =>
+    foodOf(row, measures.get(row['id']!) ?? [], yields.get(row['id']!) ?? []),
+  );
   const known = new Set(foods.map(({ id }) => id));
-  for (const id of measures.keys()) {
-    if (!known.has(id)) throw new Error(`measures.csv: there is no food "${id}"`);
+  for (const id of [...measures.keys(), ...yields.keys()]) {
+    if (!known.has(id)) throw new Error(`measures.csv or yields.csv: there is no food "${id}"`);
   }
   return foods;
 }

@@ -115,10 +115,21 @@ const UNKNOWN_FOOD: FoodTrace = {
   evidence: 'nobody knows which food this is',
 };
 
-/** The traces of one line of a food. An unknown food is unchecked for everything. */
-export function tracesOf(food: Food | null, name: string, lineId: string, kitchen: Kitchen): Trace[] {
+const UNSURE_FOOD: FoodTrace = { ...UNKNOWN_FOOD, evidence: 'it is not settled yet which food this is' };
+
+/**
+ * The traces of one line of a food. An unknown food is unchecked for everything, and so is one that was read but is
+ * not sure: what it surely contains stays named.
+ */
+export function tracesOf(
+  food: Food | null,
+  name: string,
+  lineId: string,
+  kitchen: Kitchen,
+  isSure = true,
+): Trace[] {
   const path = [name];
-  const own = food ? foodTraces(food, kitchen) : [UNKNOWN_FOOD];
+  const own = food ? [...foodTraces(food, kitchen), ...(isSure ? [] : [UNSURE_FOOD])] : [UNKNOWN_FOOD];
   return own.map(({ status, isNamed, bits, evidence }) => ({
     status,
     isNamed,

@@ -113,6 +113,10 @@ export const FINDING_KINDS = {
   ),
   'nutmeg-dose': kind('caution', () => 'Nutmeg is harmful in teaspoons. Keep to a grating.'),
   'iodine-seaweed': kind('caution', (f) => `${f['name']} can hold much iodine. Ask the dietitian.`),
+  'raw-sprouts': kind(
+    'caution',
+    (f) => `${f['name']}: raw sprouts are not for hospital patients or young children. Cook them through.`,
+  ),
   'cool-and-hold': kind(
     'note',
     (f) => `Hold hot at ${f['hot']} °C or above. To cool: ${f['cooling']}. Follow your local food code.`,

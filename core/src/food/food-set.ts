@@ -18,8 +18,10 @@ export interface FoodSet {
   names: ReadonlyMap<string, NameEntry>;
   /** First word of each name to the longest name that begins with it, in words. */
   longest: ReadonlyMap<string, number>;
-  /** Words that occur in names, for misspellings, by length. */
-  vocabulary: ReadonlyMap<number, readonly string[]>;
+  /** Words that occur in names, for misspellings. */
+  vocabulary: ReadonlySet<string>;
+  /** Each word of the vocabulary to the names it occurs in. */
+  withWord: ReadonlyMap<string, readonly NameEntry[]>;
 }
 
 /** A name that is not a food's but a component's, so that "house stock" reads as the kitchen's own recipe. */
@@ -59,17 +61,20 @@ export function foodSet(foods: readonly Food[], components: readonly ComponentNa
     add(food.name, food.id);
     for (const synonym of food.synonyms) add(synonym, food.id);
   }
-  const vocabulary = new Map<number, string[]>();
-  for (const word of words) {
-    const list = vocabulary.get(word.length);
-    if (list) list.push(word);
-    else vocabulary.set(word.length, [word]);
+  const withWord = new Map<string, NameEntry[]>();
+  for (const entry of names.values()) {
+    for (const word of entry.words) {
+      const list = withWord.get(word);
+      if (list) list.push(entry);
+      else withWord.set(word, [entry]);
+    }
   }
   return {
     foods: new Map(foods.map((food) => [food.id, food])),
     vectors: new Map(foods.map((food) => [food.id, vectorOf(food)])),
     names,
     longest,
-    vocabulary,
+    vocabulary: words,
+    withWord,
   };
 }

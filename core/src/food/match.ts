@@ -5,10 +5,13 @@ import type { FoodSet } from './food-set';
 export interface FoodMatch {
   /** Ids the name may mean, most usual first; they differ in state (dry, cooked, tinned). */
   ids: readonly string[];
+  /** The name that matched, in comparable words. */
+  name: string;
   /** 1 for the exact name, less for a misspelling. */
   confidence: number;
-  /** The words of the phrase that were not part of the name. */
-  rest: readonly string[];
+  /** The words of the phrase that stood before and after the name. */
+  before: readonly string[];
+  after: readonly string[];
 }
 
 /** Number of single-letter edits (insert, delete, replace, swap of neighbours) up to a limit; limit + 1 above. */
@@ -35,43 +38,96 @@ export function editDistance(one: string, other: string, limit: number): number 
   return previous[other.length]!;
 }
 
+/** The longest name in the words; of two as long the last, for in English the head of a phrase stands last. */
 function exactMatch(words: readonly string[], larder: FoodSet): FoodMatch | null {
-  let best: { ids: readonly string[]; at: number; length: number } | null = null;
+  let found: { ids: readonly string[]; at: number; length: number } | null = null;
   for (let at = 0; at < words.length; at += 1) {
     const longest = Math.min(larder.longest.get(words[at]!) ?? 0, words.length - at);
-    for (let length = longest; length > (best?.length ?? 0); length -= 1) {
-      const entry = larder.names.get(words.slice(at, at + length).join(' '));
+    for (let length = longest; length > 0 && length >= (found?.length ?? 1); length -= 1) {
+      const key = length === 1 ? words[at]! : words.slice(at, at + length).join(' ');
+      const entry = larder.names.get(key);
       if (entry) {
-        best = { ids: entry.ids, at, length };
+        found = { ids: entry.ids, at, length };
         break;
       }
     }
   }
-  if (!best) return null;
-  const { ids, at, length } = best;
-  return { ids, confidence: 1, rest: [...words.slice(0, at), ...words.slice(at + length)] };
+  if (!found) return null;
+  const { ids, at, length } = found;
+  const end = at + length;
+  const name = words.slice(at, end).join(' ');
+  return { ids, name, confidence: 1, before: words.slice(0, at), after: words.slice(end) };
+}
+
+/** How many edits a word of some length may be away from a known one. */
+const editsFor = (length: number): number => (length >= 7 ? 2 : length >= 4 ? 1 : 0);
+
+/** A word and what is left of it when up to some letters are struck out. */
+function withoutLetters(word: string, edits: number): Set<string> {
+  const all = new Set([word]);
+  let last = [word];
+  for (let edit = 0; edit < edits; edit += 1) {
+    const next: string[] = [];
+    for (const each of last) {
+      for (let at = 0; at < each.length; at += 1) {
+        const shorter = each.slice(0, at) + each.slice(at + 1);
+        if (!all.has(shorter)) {
+          all.add(shorter);
+          next.push(shorter);
+        }
+      }
+    }
+    last = next;
+  }
+  return all;
+}
+
+/**
+ * For each larder, every known word under what is left of it with letters struck out: two words within some edits of
+ * each other share such a remainder, so a misspelling finds its candidates without a walk through the vocabulary.
+ */
+const REMAINDERS = new WeakMap<FoodSet, Map<string, string[]>>();
+
+function remaindersOf(larder: FoodSet): Map<string, string[]> {
+  let index = REMAINDERS.get(larder);
+  if (index) return index;
+  index = new Map();
+  for (const word of larder.vocabulary) {
+    for (const key of withoutLetters(word, editsFor(word.length))) {
+      const list = index.get(key);
+      if (list) list.push(word);
+      else index.set(key, [word]);
+    }
+  }
+  REMAINDERS.set(larder, index);
+  return index;
 }
 
 /** The known word closest to a misspelt one: one edit for short words, two from seven letters up. */
 function respell(word: string, larder: FoodSet): string | null {
-  const limit = word.length >= 7 ? 2 : word.length >= 4 ? 1 : 0;
+  const limit = editsFor(word.length);
+  if (limit === 0 || larder.vocabulary.has(word)) return larder.vocabulary.has(word) ? word : null;
+  const index = remaindersOf(larder);
   let best: string | null = null;
   let bestDistance = limit + 1;
-  for (let length = word.length - limit; length <= word.length + limit && limit > 0; length += 1) {
-    for (const known of larder.vocabulary.get(length) ?? []) {
-      const distance = editDistance(word, known, bestDistance - 1);
-      if (distance < bestDistance) [best, bestDistance] = [known, distance];
+  for (const key of withoutLetters(word, limit)) {
+    for (const known of index.get(key) ?? []) {
+      const distance = editDistance(word, known, Math.min(limit, bestDistance));
+      if (distance < bestDistance || (distance === bestDistance && best !== null && known < best))
+        [best, bestDistance] = [known, distance];
     }
   }
-  return best;
+  return bestDistance <= limit ? best : null;
 }
 
 /** Confidence given to a name that only matched after its spelling was mended. */
 const RESPELT_CONFIDENCE = 0.7;
+/** Most words of a phrase that are looked at. */
+const MOST_WORDS = 24;
 
 /** Which food a phrase names: the longest known name in it, else the same after mending spelling; or null. */
 export function matchFood(phrase: string, larder: FoodSet): FoodMatch | null {
-  const words = nameWords(phrase).slice(0, 24);
+  const words = nameWords(phrase).slice(0, MOST_WORDS);
   const exact = exactMatch(words, larder);
   if (exact) return exact;
   let mended = false;
@@ -86,13 +142,16 @@ export function matchFood(phrase: string, larder: FoodSet): FoodMatch | null {
 
 /** Foods whose names share the most words with a phrase, best first: offered when nothing matches. */
 export function suggestFoods(phrase: string, larder: FoodSet, most = 5): string[] {
-  const words = nameWords(phrase).map((word) => respell(word, larder) ?? word);
+  const words = nameWords(phrase)
+    .slice(0, MOST_WORDS)
+    .map((word) => respell(word, larder) ?? word);
   const scores = new Map<string, number>();
-  for (const entry of larder.names.values()) {
-    const shared = entry.words.filter((word) => words.includes(word)).length;
-    if (shared === 0) continue;
-    const score = shared / entry.words.length;
-    for (const id of entry.ids) scores.set(id, Math.max(scores.get(id) ?? 0, score));
+  for (const word of new Set(words)) {
+    for (const entry of larder.withWord.get(word) ?? []) {
+      const shared = entry.words.filter((each) => words.includes(each)).length;
+      const score = shared / entry.words.length;
+      for (const id of entry.ids) scores.set(id, Math.max(scores.get(id) ?? 0, score));
+    }
   }
   return [...scores]
     .sort((one, other) => other[1] - one[1] || (one[0] < other[0] ? -1 : 1))

@@ -1,6 +1,7 @@
 /** A kitchen's own standard: its regime, measures, vessels, packs, and what it has weighed. */
 import type { AllergenStatus } from '../allergen/status';
 import type { AllergenSetting, Substance } from '../allergen/substances';
+import { nameWords } from '../food/names';
 import type { UnitSystem } from '../quantity';
 
 /** How hard something is cooked; decides how much water leaves it. */
@@ -43,6 +44,15 @@ export interface KitchenWeight {
   weighedOn: string;
 }
 
+/** What this kitchen means by a name: tied once to a food, then read so in every dish. */
+export interface KitchenName {
+  /** The name as comparable words: "mums red paste". */
+  written: string;
+  foodId: string;
+  /** ISO date. */
+  tiedOn: string;
+}
+
 /** Which statuses count as free when a dish is served free from something. */
 export interface FreeFromPolicy {
   mayContain: 'refuse' | 'accept';
@@ -61,6 +71,7 @@ export interface Kitchen extends AllergenSetting {
   policy: FreeFromPolicy;
   packs: readonly Pack[];
   weights: readonly KitchenWeight[];
+  names: readonly KitchenName[];
 }
 
 /** A kitchen's pack for a food, if one is on record. */
@@ -68,6 +79,22 @@ export function packOf(kitchen: Kitchen, foodId: string): Pack | null {
   for (const pack of kitchen.packs) if (pack.foodId === foodId) return pack;
   return null;
 }
+
+const NAMES = new WeakMap<Kitchen, ReadonlyMap<string, string>>();
+
+/** The food this kitchen has tied a written name to, if it has. */
+export function namedHere(kitchen: Kitchen, written: string): string | null {
+  if (kitchen.names.length === 0) return null;
+  let names = NAMES.get(kitchen);
+  if (!names) {
+    names = new Map(kitchen.names.map((each) => [each.written, each.foodId]));
+    NAMES.set(kitchen, names);
+  }
+  return names.get(comparableName(written)) ?? null;
+}
+
+/** A written name as it is compared: "Mum's red pastes" is "mums red paste". */
+export const comparableName = (written: string): string => nameWords(written).join(' ');
 
 /** Whether a status passes as free under a policy. */
 export function passes(status: AllergenStatus, policy: FreeFromPolicy): boolean {

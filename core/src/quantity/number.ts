@@ -33,6 +33,12 @@ const WORD_NUMBERS: ReadonlyMap<string, number> = new Map([
   ['ten', 10],
   ['eleven', 11],
   ['twelve', 12],
+  ['fifteen', 15],
+  ['twenty', 20],
+  ['thirty', 30],
+  ['forty', 40],
+  ['fifty', 50],
+  ['hundred', 100],
   ['dozen', 12],
   ['couple', 2],
   ['few', 3],
@@ -55,7 +61,7 @@ export function spellFractions(text: string): string {
   return text.replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (glyph) => ` ${VULGAR[glyph]} `).replace(/⁄/g, '/');
 }
 
-const DECIMAL = /^\d+(?:[.,]\d+)?$/;
+const DECIMAL = /^(?:\d+(?:[.,]\d+)?|\.\d+)$/;
 const THOUSANDS = /^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/;
 const SCIENTIFIC = /^\d+(?:\.\d+)?e[+-]?\d+$/;
 const FRACTION = /^(\d+)\/(\d+)$/;
@@ -73,6 +79,20 @@ function plainNumber(token: string): number | null {
   return null;
 }
 
+/** "and a half", "and 1/2", "and three quarters" after a whole number. */
+function andFraction(tokens: readonly string[], at: number): { value: number; length: number } | null {
+  if (tokens[at] !== 'and') return null;
+  const next = tokens[at + 1] ?? '';
+  if (next === 'a' || next === 'one') {
+    const part = tokens[at + 2];
+    if (part === 'half' || part === 'quarter' || part === 'third')
+      return { value: WORD_NUMBERS.get(part)!, length: 3 };
+  }
+  if (next === 'three' && tokens[at + 2] === 'quarters') return { value: 0.75, length: 3 };
+  const value = FRACTION.test(next) ? plainNumber(next) : null;
+  return value !== null && value < 1 ? { value, length: 2 } : null;
+}
+
 function single(tokens: readonly string[], at: number): { value: number; length: number } | null {
   const token = tokens[at];
   if (token === undefined) return null;
@@ -83,16 +103,13 @@ function single(tokens: readonly string[], at: number): { value: number; length:
       const rest = plainNumber(next);
       if (rest !== null && rest < 1) return { value: first + rest, length: 2 };
     }
-    if (next === 'and' && tokens[at + 2] === 'a' && tokens[at + 3] === 'half') {
-      return { value: first + 0.5, length: 4 };
-    }
-    return { value: first, length: 1 };
+    const more = andFraction(tokens, at + 1);
+    return more ? { value: first + more.value, length: 1 + more.length } : { value: first, length: 1 };
   }
   const word = WORD_NUMBERS.get(token);
   if (word === undefined) return null;
-  if (tokens[at + 1] === 'and' && tokens[at + 2] === 'a' && tokens[at + 3] === 'half') {
-    return { value: word + 0.5, length: 4 };
-  }
+  const more = word >= 1 ? andFraction(tokens, at + 1) : null;
+  if (more) return { value: word + more.value, length: 1 + more.length };
   return compoundWord(tokens, at, word);
 }
 
@@ -104,8 +121,11 @@ function compoundWord(
 ): { value: number; length: number } {
   const next = tokens[at + 1];
   const token = tokens[at];
-  if (token === 'half' && (next === 'a' || next === 'an')) {
+  if (token === 'half' && (next === 'a' || next === 'an' || next === 'of' || next === 'the')) {
     return tokens[at + 2] === 'dozen' ? { value: 6, length: 3 } : { value: 0.5, length: 2 };
+  }
+  if (token === 'quarter' && (next === 'of' || next === 'a') && tokens[at + 2] !== undefined) {
+    return { value: 0.25, length: tokens[at + 2] === 'a' ? 3 : 2 };
   }
   if (next !== undefined && (token === 'a' || token === 'an' || token === 'one' || token === 'three')) {
     const leaning = ['dozen', 'couple', 'few', 'half', 'quarter', 'third', 'quarters'];

@@ -15,7 +15,7 @@ export type UnitSystem = 'us' | 'metric' | 'imperial';
 
 export type MassUnit = 'g' | 'kg' | 'mg' | 'oz' | 'lb';
 export type VolumeUnit =
-  'ml' | 'cl' | 'dl' | 'l' | 'tsp' | 'tbsp' | 'cup' | 'fl oz' | 'pint' | 'quart' | 'gallon';
+  'ml' | 'cl' | 'dl' | 'l' | 'tsp' | 'dsp' | 'tbsp' | 'cup' | 'fl oz' | 'pint' | 'quart' | 'gallon';
 /** Units counted rather than measured; their weight depends on the food. */
 export type CountUnit =
   | 'piece'
@@ -31,7 +31,8 @@ export type CountUnit =
   | 'block'
   | 'sheet'
   | 'ear'
-  | 'cube';
+  | 'cube'
+  | 'inch';
 /** Words of amount without a measure. Nobody agrees on them, so each kitchen weighs its own. */
 export type VagueUnit = 'pinch' | 'dash' | 'splash' | 'handful' | 'thumb' | 'knob' | 'drizzle' | 'turn';
 export type Unit = MassUnit | VolumeUnit | CountUnit | VagueUnit;
@@ -53,6 +54,7 @@ export const MILLILITRES_PER: Readonly<Record<UnitSystem, Readonly<Record<Volume
     dl: 100,
     l: 1000,
     tsp: 4.929,
+    dsp: 9.858,
     tbsp: 14.787,
     cup: 236.588,
     'fl oz': 29.574,
@@ -66,6 +68,7 @@ export const MILLILITRES_PER: Readonly<Record<UnitSystem, Readonly<Record<Volume
     dl: 100,
     l: 1000,
     tsp: 5,
+    dsp: 10,
     tbsp: 15,
     cup: 250,
     'fl oz': 28.413,
@@ -79,6 +82,7 @@ export const MILLILITRES_PER: Readonly<Record<UnitSystem, Readonly<Record<Volume
     dl: 100,
     l: 1000,
     tsp: 5,
+    dsp: 10,
     tbsp: 15,
     cup: 284.13,
     'fl oz': 28.413,
@@ -122,9 +126,10 @@ export const UNIT_WORDS: ReadonlyMap<string, Unit> = new Map(
     ml: 'ml millilitre millilitres milliliter milliliters mls cc',
     cl: 'cl centilitre centilitres',
     dl: 'dl decilitre decilitres deciliter deciliters',
-    l: 'l litre litres liter liters ltr',
-    tsp: 'tsp tsps teaspoon teaspoons teaspoonful teaspoonfuls ts',
-    tbsp: 'tbsp tbsps tbs tablespoon tablespoons tablespoonful tablespoonfuls tbl tblsp',
+    l: 'l litre litres liter liters ltr ltrs lt',
+    tsp: 'tsp tsps teaspoon teaspoons teaspoonful teaspoonfuls ts teasp',
+    dsp: 'dsp dsps dstsp dstspn dessertspoon dessertspoons dessertspoonful',
+    tbsp: 'tbsp tbsps tbs tablespoon tablespoons tablespoonful tablespoonfuls tbl tbls tblsp tblsps tablesp',
     cup: 'cup cups cupful cupfuls c',
     'fl oz': 'floz',
     pint: 'pint pints pt pts',
@@ -132,25 +137,26 @@ export const UNIT_WORDS: ReadonlyMap<string, Unit> = new Map(
     gallon: 'gallon gallons gal',
     piece: 'piece pieces',
     clove: 'clove cloves',
-    stalk: 'stalk stalks stick sticks stem stems rib ribs',
+    stalk: 'stalk stalks stick sticks stem stems rib ribs spear spears',
     sprig: 'sprig sprigs',
-    leaf: 'leaf leaves',
-    bunch: 'bunch bunches',
+    leaf: 'leaf leaves frond fronds',
+    bunch: 'bunch bunches bundle bundles',
     head: 'head heads bulb bulbs',
     slice: 'slice slices',
-    tin: 'tin tins can cans',
-    pack: 'pack packs packet packets pouch pouches bag bags sachet sachets carton cartons jar jars',
+    tin: 'tin tins can cans tinful',
+    pack: 'pack packs packet packets pouch pouches bag bags sachet sachets carton cartons jar jars pkg pkgs pkt package packages punnet punnets tub tubs box boxes bottle bottles',
     block: 'block blocks',
     sheet: 'sheet sheets',
     ear: 'ear ears cob cobs',
     cube: 'cube cubes',
-    pinch: 'pinch pinches',
-    dash: 'dash dashes',
-    splash: 'splash splashes glug glugs',
-    handful: 'handful handfuls',
+    inch: 'inch inches',
+    pinch: 'pinch pinches sprinkle sprinkling smidgen smidge grating gratings dusting scattering',
+    dash: 'dash dashes shake shakes drop drops',
+    splash: 'splash splashes glug glugs squeeze squeezes lug lugs',
+    handful: 'handful handfuls handfull fistful fistfuls',
     thumb: 'thumb thumbs',
-    knob: 'knob knobs',
-    drizzle: 'drizzle drizzles',
-    turn: 'turn turns grind grinds twist twists',
+    knob: 'knob knobs dollop dollops spoonful spoonfuls',
+    drizzle: 'drizzle drizzles swirl swirls',
+    turn: 'turn turns grind grinds twist twists crack cracks',
   }).flatMap(([unit, words]) => words.split(' ').map((word) => [word, unit as Unit] as const)),
 );

@@ -87,7 +87,7 @@ const CORPUS: readonly [text: string, foodId: string, low: number | null, high: 
   ['3 scallions', 'spring-onion', 44, 48],
   ['2 tbsp sesame paste', 'tahini', 29, 31],
   ['150 g bean curd', 'firm-tofu', 150, 150],
-  ['1 tbsp brocoli', '', null, null],
+  ['200 g brocoli', 'broccoli', 148, 152],
   ['200 g buckweat', 'buckwheat', 200, 200],
   ['300 g parsnps', 'parsnip', 235, 245],
   ['carrots, 3', 'carrot', 200, 208],
@@ -145,7 +145,7 @@ describe('a corpus of lines', () => {
 
   test('an unknown food is offered its nearest neighbours', () => {
     expect(readLine('200 g toasted buckwheat kernels flour mix', book.foods).foodId).not.toBeNull();
-    const unknown = readLine('2 tbsp wheat germ', book.foods);
+    const unknown = readLine('2 tbsp skirret germ', book.foods);
     expect(unknown.foodId).toBeNull();
     expect(unknown.otherFoodIds.length).toBeGreaterThan(0);
   });

@@ -110,3 +110,11 @@ export interface Recipe {
 
 /** The food a line stands for: the cook's answer, else the reading; null when unknown. */
 export const foodIdOf = (line: RecipeLine): string | null => line.answers.foodId ?? line.reading.foodId;
+
+/**
+ * Whether it is settled which food a line means. Where it is not, nothing about the line may read as clear: the
+ * spelling was mended, another food stands next to the name, or an alternative is still open.
+ */
+export const isFoodSure = (line: RecipeLine): boolean =>
+  line.answers.foodId !== undefined ||
+  (line.reading.foodId !== null && line.reading.confidence === 1 && line.reading.alternativeIds.length === 0);

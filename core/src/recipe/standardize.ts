@@ -1,13 +1,13 @@
 /** From readings to a standardized recipe: every line a food or component with edible-portion grams at home size. */
 import { finding, type Finding } from '../finding';
 import { inSentence, type Food, type ScalingRole } from '../food';
-import { packOf, type Kitchen } from '../kitchen';
+import { namedHere, packOf, type Kitchen } from '../kitchen';
 import type { Weight } from '../quantity';
 import { animalStateOf, foodTraces } from '../allergen/flags';
 import { SUBSTANCE_NAMES, substancesIn } from '../allergen/substances';
 import { WATER_ID, type SwapEntry } from '../swap/swap';
 import type { Book } from './book';
-import { foodIdOf, type Recipe, type RecipeLine } from './recipe';
+import { foodIdOf, isFoodSure, type Recipe, type RecipeLine } from './recipe';
 import { weighComponentLine, weighLine, type LineWeight } from './weigh';
 
 export interface StandardLine {
@@ -22,6 +22,8 @@ export interface StandardLine {
   /** Edible-portion grams at home size; null when nobody knows. */
   weight: Weight | null;
   purchasedPerEdible: number;
+  /** False while it is open which food the line means: then nothing about it is clear. */
+  isFoodSure: boolean;
   /** The food a swap took out, and how to work with the new one. */
   swap: { entry: SwapEntry; fromName: string } | null;
   findings: Finding[];
@@ -75,6 +77,7 @@ function foodLine(line: RecipeLine, food: Food, kitchen: Kitchen): StandardLine 
     role: food.scaling,
     weight,
     purchasedPerEdible,
+    isFoodSure: isFoodSure(line),
     swap: null,
     findings,
   };
@@ -92,6 +95,7 @@ function componentLine(line: RecipeLine, component: Recipe, kitchen: Kitchen): S
     role: 'linear',
     weight,
     purchasedPerEdible: 1,
+    isFoodSure: isFoodSure(line),
     swap: null,
     findings,
   };
@@ -111,6 +115,7 @@ function unknownLine(line: RecipeLine): StandardLine {
     role: 'linear',
     weight: null,
     purchasedPerEdible: 1,
+    isFoodSure: isFoodSure(line),
     swap: null,
     findings,
   };
@@ -149,6 +154,7 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
         `${line.name} ${line.weight?.because ?? ''} x ${ratio} (swap ratio)`,
       ),
       purchasedPerEdible: food ? 1 / food.trimYield : 1,
+      isFoodSure: true,
       swap: { entry, fromName: line.name },
       findings,
     });
@@ -162,6 +168,13 @@ function swapFor(foodId: string, recipe: Recipe, book: Book): SwapEntry | null {
   return (applied && book.swaps.get(applied.swapId)) ?? null;
 }
 
+/** A line whose name this kitchen has tied to a food stands for that food, unless the cook said otherwise. */
+function asNamedHere(line: RecipeLine, kitchen: Kitchen): RecipeLine {
+  if (line.answers.foodId !== undefined || (isFoodSure(line) && !line.reading.stateOpen)) return line;
+  const foodId = namedHere(kitchen, line.reading.foodText);
+  return foodId === null ? line : { ...line, answers: { ...line.answers, foodId } };
+}
+
 /**
  * Standardizes the lines of a recipe in a kitchen. `swapsFrom` is the dish whose swaps hold, which for a component
  * is the dish that uses it: a swap holds at every depth.
@@ -172,7 +185,8 @@ export function standardize(
   kitchen: Kitchen,
   swapsFrom: Recipe = recipe,
 ): StandardLine[] {
-  return recipe.lines.flatMap((line) => {
+  return recipe.lines.flatMap((written) => {
+    const line = asNamedHere(written, kitchen);
     const id = foodIdOf(line);
     const food = id === null ? undefined : book.foods.foods.get(id);
     const component = id === null ? undefined : book.components.get(id);

@@ -134,9 +134,14 @@ function entriesFrom(originId: string, question: Question): SwapEntry[] {
   );
 }
 
+/** A line whose food is still open can be neither cleared nor swapped, unless the kitchen lets unread ones pass. */
+const isUnsettled = ({ line }: Leaf, { policy }: Question): boolean =>
+  !line.isFoodSure && policy.check === 'refuse';
+
 function reasonOf(leaf: Leaf, question: Question): string {
   const { food } = leaf.line;
   if (!food) return 'nobody knows which food this is';
+  if (isUnsettled(leaf, question)) return 'it is not settled yet which food this is: decide it first';
   if (animalStateOf(food, question.kitchen) === 'animal')
     return 'it comes from an animal and no plant swap is on file';
   const { kitchen, bits } = question;
@@ -260,15 +265,16 @@ function gatherChoices(
 ): { choices: Choice[]; blockedBy: Blocker[] } {
   const offending = leaves.filter((leaf) => {
     const { food } = leaf.line;
-    if (food?.id === WATER_ID) return false;
-    return !food || !isAllowed(food.id, question, false);
+    if (food?.id === WATER_ID && leaf.line.isFoodSure) return false;
+    return !food || isUnsettled(leaf, question) || !isAllowed(food.id, question, false);
   });
   const choices = new Map<string, Choice>();
   const blockedBy: Blocker[] = [];
   for (const leaf of offending) {
     const originId = originOf(leaf);
     const known = originId === null ? undefined : choices.get(originId);
-    const entries = known?.entries ?? (originId === null ? [] : entriesFrom(originId, question));
+    const canSwap = originId !== null && !isUnsettled(leaf, question);
+    const entries = canSwap ? (known?.entries ?? entriesFrom(originId, question)) : [];
     if (originId === null || entries.length === 0) {
       blockedBy.push({
         lineId: leaf.lineId,

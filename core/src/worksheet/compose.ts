@@ -76,7 +76,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
 }
 
 function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
-  if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen);
+  if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen, line.isFoodSure);
   return line.inner.traces.map(({ status, isNamed, bits, evidence, path, route }) => ({
     status,
     isNamed,
@@ -109,6 +109,7 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
     role: line.role,
     weight: line.weight,
     purchasedPerEdible: line.purchasedPerEdible,
+    isFoodSure: line.isFoodSure,
     swap: line.swap,
     findings: line.findings,
     inner,

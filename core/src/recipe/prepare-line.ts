@@ -1,0 +1,96 @@
+/** Makes a written line ready to be read: one spelling of figures, brackets and purposes set aside. */
+import { spellFractions } from '../quantity';
+import { LEAD_IN, PURPOSES } from './words';
+
+const CONTROLS = /[\p{Cc}\p{Cf}]/gu;
+/** Most lines are plain; only the others pay for the rarer rules. */
+const HAS_SIGNS = /[^a-z0-9 ,./]/;
+
+export interface Phrases {
+  /** Amount and food, in lower case. */
+  main: string;
+  /** What stood after commas and dashes. */
+  tail: string[];
+  /** What stood in brackets. */
+  notes: string[];
+  /** What the line is for: 'fry', 'garnish', 'to-taste', 'optional'. */
+  taken: Set<string>;
+}
+
+/** Spaces every kind of blank, and lets one dash and one apostrophe stand for all. */
+function plainSigns(text: string): string {
+  return text
+    .replace(CONTROLS, ' ')
+    .replace(/[\u00a0\u2000-\u200a\u202f]/g, ' ')
+    .replace(/[‐‑‒−]/g, '-')
+    .replace(/[’‘`´]/g, "'")
+    .replace(/[“”]/g, '"');
+}
+
+function takePurposes(text: string, notes: readonly string[], taken: Set<string>): string {
+  let plain = text;
+  for (const { pattern, means } of PURPOSES) {
+    const before = plain;
+    plain = plain.replace(pattern, ' ');
+    if (plain !== before || notes.some((note) => pattern.test(note))) taken.add(means);
+  }
+  return plain;
+}
+
+/** "Flour: 200 g", "Flour - 200 g", "Flour ..... 200 g": the amount after the food is put before it. */
+const AMOUNT_LAST =
+  /^([a-z][^0-9:]*?)(?:\s*:\s*|\s+-+\s+|\s*\.{3,}\s*|\s*\t\s*|\s+)((?:about |approx\.? )?\d[\d\s/.,-]*\s?(?:g|kg|ml|l|dl|cl|oz|lbs?|cups?|tbsp|tsp|tablespoons?|teaspoons?|tins?|cans?|grams?|pieces?)?\.?)\s*$/;
+
+/**
+ * Parts a line. Capitals settle T and t before they are lost; bullets, numbers of a list and speech before the amount
+ * fall away; the text itself stays with the line.
+ */
+export function prepareLine(text: string): Phrases {
+  const notes: string[] = [];
+  const taken = new Set<string>();
+  let plain = spellFractions(plainSigns(text))
+    .replace(/(\d\s*)T\b(?!\w)/g, '$1tbsp')
+    .replace(/(\d\s*)t\b(?!\w)/g, '$1tsp')
+    .toLowerCase();
+  if (HAS_SIGNS.test(plain)) {
+    plain = plain
+      .replace(/<[^>]{0,80}>/g, ' ')
+      .replace(/[*_]{1,3}(?=\S)([^*_]+)[*_]{1,3}/g, '$1')
+      .replace(/^\s*(?:[-*–—+](?=\s)|[•·▪◦‣●○□☐✓]|\[[ x]?\]|\d+[.)](?=\s))\s*/, '')
+      .replace(/[([{]([^()[\]{}]*)[)\]}]/g, (_, inner: string) => {
+        notes.push(inner.trim());
+        return ' ';
+      })
+      .replace(/[()[\]{}]/g, ' ')
+      .replace(/\s&\s?|&/g, ' and ')
+      .replace(/\+/g, ' plus ')
+      .replace(/(\d)\s*-\s*(\d+\/\d+)/g, '$1 $2')
+      .replace(/(\d)\s*[-–—]\s*(?=\d)/g, '$1 - ')
+      .replace(/(\d)\s*×\s*(?=\d)/g, '$1 x ')
+      .replace(
+        /(^|[^0-9/])(\d+(?:[.,]\d+)?)\s*(g|kg|ml|l|oz|lb|lbs)\s*\/\s*(\d[^,;/]*?)(?=\s[a-z]{4,}|$)/,
+        (_, lead, value, unit, other) => {
+          notes.push(other);
+          return `${lead}${value} ${unit} `;
+        },
+      )
+      .replace(/\s*\/\s*(\d+(?:[.,]\d+)?\s?(?:g|kg|ml|l|oz|lb|lbs|tbsp|tsp|cups?))\b/, (_, other: string) => {
+        notes.push(other);
+        return ' ';
+      });
+  } else plain = plain.replace(/^\s*\d+[.)](?=\s)\s*/, '');
+  plain = takePurposes(plain, notes, taken).trim().replace(LEAD_IN, '');
+  plain = plain
+    .replace(/\bfl\.? ?oz\b|\bfluid ounces?\b/g, 'floz')
+    .replace(/(\d)\s*x\s*(?=\d)/g, '$1 x ')
+    .replace(/(\d)-?(?=[a-df-z]|e(?!\d))/g, '$1 ')
+    .replace(
+      /\b(?:the )?(?:freshly squeezed )?(juice|zest|rind) (?:of|from) (?:about )?((?:\d[\d /.-]*|half an?|half|an?|one|two|three|four|five|six) )?(?:(?:large|small|medium|big|whole|fresh|unwaxed|organic) )*(\w+)(?=$|,| \(|\s*$)/,
+      '$2$3 $1',
+    )
+    .replace(/\.(?=\s|$)/g, ' ');
+  const last = AMOUNT_LAST.exec(plain);
+  if (last) plain = `${last[2]} ${last[1]}`;
+  const [main = '', ...tail] = plain.split(/[,;:](?!\d)|\s[-–—]+\s(?!\d)/);
+  return { main: main.trim(), tail: tail.map((part) => part.trim()).filter(Boolean), notes, taken };
+}

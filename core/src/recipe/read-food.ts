@@ -1,0 +1,171 @@
+/** Which food a phrase of a line means, in which form and state, and how sure that is. */
+import { matchFood, suggestFoods, type Food, type FoodSet, type FoodState } from '../food';
+import type { Measured } from './recipe';
+import { PLANT_VERSION, PULSE_STATE_WORDS, STATE_WORDS, isFormWord } from './words';
+
+export interface FoodRead {
+  /** Ids the line may mean, the likeliest first; empty when nothing matched. */
+  ids: string[];
+  /** Several states are equally likely and the line does not say: dry or tinned beans. */
+  isOpen: boolean;
+  text: string;
+  /** 1 certain, less where the reader asks. */
+  confidence: number;
+  form: string[];
+  alternatives: string[];
+  suggestions: string[];
+}
+
+/** Confidence where another food, or a word nobody knows, stands next to the name: "rice crackers", "cashew cream". */
+export const PARTIAL_CONFIDENCE = 0.8;
+
+/** Parts of a phrase that begin to tell the form: "courgettes cut into ribbons", "chickpeas in water". */
+const FORM_BEGINS = /\s(?:in|into|with|without|from|cut|such as|like|\bfor)\s/;
+
+const foodsOf = (ids: readonly string[], larder: FoodSet): Food[] =>
+  ids.flatMap((id) => larder.foods.get(id) ?? []);
+
+/** States the words name. What is drained came in a tin, if it is a pulse. */
+function namedStates(words: readonly string[], foods: readonly Food[], hasTin: boolean): Set<FoodState> {
+  const states = new Set<FoodState>();
+  if (hasTin) states.add('tinned');
+  const hasPulse = foods.some(({ category }) => category === 'pulse');
+  for (const word of words) {
+    const state = STATE_WORDS.get(word);
+    if (state) states.add(state);
+    if (hasPulse && PULSE_STATE_WORDS.has(word)) states.add('tinned');
+  }
+  return states;
+}
+
+const DRY_UNITS = new Set(['tsp', 'turn', 'pinch', 'dash']);
+const STAPLES = new Set(['grain', 'noodle']);
+
+/**
+ * The likeliest state where the line names none: grain and noodles dry, what comes by the piece or the bunch fresh,
+ * what comes by the teaspoon dried. A pulse stays open: dry and tinned differ by more than double.
+ */
+function likelyState(foods: readonly Food[], unit: string | null): FoodState | null {
+  const states = new Set(foods.map(({ state }) => state));
+  if (foods.every(({ category }) => STAPLES.has(category)) && states.has('dry')) return 'dry';
+  if (states.has('raw') && (states.has('dry') || states.has('tinned') || states.has('cooked'))) {
+    if (unit === null) return foods[0]!.state;
+    return states.has('dry') && DRY_UNITS.has(unit) ? 'dry' : 'raw';
+  }
+  return null;
+}
+
+function inState(
+  ids: readonly string[],
+  words: readonly string[],
+  measures: readonly Measured[],
+  larder: FoodSet,
+): { ids: string[]; isOpen: boolean } {
+  if (ids.length < 2) return { ids: [...ids], isOpen: false };
+  const foods = foodsOf(ids, larder);
+  if (foods.length < ids.length) return { ids: [...ids], isOpen: true };
+  const unit = measures[0]?.unit ?? null;
+  const states = namedStates(words, foods, unit === 'tin');
+  const named = foods.filter(({ state }) => states.has(state));
+  const fitting = named.length > 0 ? named : foods;
+  const likely = named.length === 1 ? named[0]!.state : likelyState(fitting, unit);
+  if (likely === null) return { ids: fitting.map(({ id }) => id), isOpen: fitting.length > 1 };
+  const first = fitting.filter(({ state }) => state === likely);
+  const rest = fitting.filter(({ state }) => state !== likely);
+  return { ids: [...first, ...rest].map(({ id }) => id), isOpen: false };
+}
+
+/** "1 lemon, juiced" means its juice, where the larder knows the juice as a food. */
+function asJuiceOrZest(ids: readonly string[], words: readonly string[], larder: FoodSet): readonly string[] {
+  const what = words.some((word) => /^juice/.test(word))
+    ? 'juice'
+    : words.some((word) => /^zest/.test(word))
+      ? 'zest'
+      : null;
+  const food = what ? larder.foods.get(ids[0] ?? '') : undefined;
+  if (!food || food.category !== 'fruit') return ids;
+  return (
+    larder.names.get(`${food.synonyms[0] ?? food.name} ${what}`.toLowerCase())?.ids ??
+    larder.names.get(`${food.name.toLowerCase().replace(' whole', '')} ${what}`)?.ids ??
+    ids
+  );
+}
+
+/** Whether a word next to the name leaves doubt, and which foods it may mean. */
+function doubtsAround(
+  before: readonly string[],
+  after: readonly string[],
+  larder: FoodSet,
+): { isDoubtful: boolean; others: string[] } {
+  const next = after[0];
+  const previous = before[before.length - 1];
+  const isOther = (word: string | undefined): word is string =>
+    word !== undefined && !isFormWord(word) && larder.names.has(word);
+  const others = [next, previous].filter(isOther).flatMap((word) => larder.names.get(word)!.ids.slice(0, 1));
+  const isStrange = next !== undefined && !isFormWord(next) && !next.endsWith('ly') && !next.endsWith('ed');
+  return { isDoubtful: isStrange || others.length > 0, others };
+}
+
+const none = (text: string, form: string[], alternatives: string[], suggestions: string[]): FoodRead => ({
+  ids: [],
+  isOpen: false,
+  text,
+  confidence: 0,
+  form,
+  alternatives,
+  suggestions,
+});
+
+const startsOr = (note: string): boolean => /^or\s/.test(note);
+
+/**
+ * Reads the food of a line.
+ * @param phrase what followed the amount, in lower case
+ * @param tail what followed commas and stood in brackets
+ */
+export function readFood(
+  phrase: string,
+  tail: readonly string[],
+  measures: readonly Measured[],
+  larder: FoodSet,
+): FoodRead {
+  const [named = '', ...others] = phrase.split(/\s+or\s+/);
+  const cut = FORM_BEGINS.exec(named);
+  let head = cut && cut.index > 0 ? named.slice(0, cut.index) : named;
+  let inHead = matchFood(head, larder);
+  if (!inHead && cut) [head, inHead] = [named, matchFood(named, larder)];
+  const choices = [...others, ...tail.filter(startsOr).map((note) => note.slice(3))];
+  const isWhole = inHead === null;
+  const match = inHead ?? matchFood([phrase, ...tail].join(' '), larder);
+  const alternatives = isWhole
+    ? []
+    : choices
+        .map((other) => matchFood(other.replace(/^(?:\d[\d/. ]*\s)?(?:cups?|g|tbsp|tsp)\s/, ''), larder))
+        .filter((other) => other !== null && other.confidence === 1)
+        .map((other) => other!.ids[0]!)
+        .filter((id) => !match?.ids.includes(id));
+  const forms = tail.filter((part) => !startsOr(part));
+  if (!match) return none(head, forms, alternatives, suggestFoods(head, larder));
+  const context = [phrase, ...forms].join(' ').split(/[\s,]+/);
+  const juiced = asJuiceOrZest(match.ids, context, larder);
+  if (PLANT_VERSION.test(phrase) && larder.foods.get(juiced[0]!)?.animal === 'animal') {
+    return none(head, forms, alternatives, suggestFoods(`${match.name} alternative`, larder));
+  }
+  const state = inState(juiced, context, measures, larder);
+  const doubt = isWhole ? { isDoubtful: false, others: [] } : doubtsAround(match.before, match.after, larder);
+  const rest = [...match.before, ...match.after].join(' ');
+  const formText = [
+    isWhole ? '' : rest,
+    cut && !isWhole && head !== named ? named.slice(cut.index).trim() : '',
+    ...forms,
+  ];
+  return {
+    ids: state.ids,
+    isOpen: state.isOpen,
+    text: head,
+    confidence: doubt.isDoubtful ? Math.min(match.confidence, PARTIAL_CONFIDENCE) : match.confidence,
+    form: formText.filter(Boolean),
+    alternatives,
+    suggestions: doubt.others.filter((id) => !state.ids.includes(id)),
+  };
+}
