@@ -48,6 +48,25 @@ export const FINDING_KINDS = {
   ),
   'line-unused': kind('note', (f) => `No step uses ${f['name']}.`),
   'step-names-missing': kind('caution', (f) => `A step names ${f['name']}, which is not in the list.`),
+  'step-amount-hidden': kind(
+    'caution',
+    (f) => `A step uses ${f['written']}, which the list lacks. Without it the weight is too low.`,
+  ),
+  'pulse-boil-missing': kind(
+    'caution',
+    (f) =>
+      `No step boils the ${f['name']}. From dry they need a full boil of 30 minutes in fresh water first.`,
+  ),
+  'liquid-short': kind(
+    'caution',
+    (f) =>
+      `${f['liquid']} g of liquid for ${f['dry']} g of dry grain and pulses: they take up about ${f['needs']} g. Check the amounts.`,
+  ),
+  'liquid-long': kind(
+    'caution',
+    (f) =>
+      `${f['liquid']} g of liquid for ${f['dry']} g of dry grain and pulses: they take up only about ${f['needs']} g. Check the amounts.`,
+  ),
   'temperature-contradiction': kind(
     'caution',
     (f) =>

@@ -3,8 +3,9 @@ import { spellFractions } from '../quantity';
 import { LEAD_IN, PURPOSES } from './words';
 
 const CONTROLS = /[\p{Cc}\p{Cf}]/gu;
+const PLAIN_ASCII = /^[\x20-\x7e]*$/;
 /** Most lines are plain; only the others pay for the rarer rules. */
-const HAS_SIGNS = /[^a-z0-9 ,./]/;
+const HAS_SIGNS = /[^a-z0-9 ,./]|[a-z] ?\/ ?\d/;
 
 export interface Phrases {
   /** Amount and food, in lower case. */
@@ -27,7 +28,12 @@ function plainSigns(text: string): string {
     .replace(/[“”]/g, '"');
 }
 
+/** One quick look that spares most lines the purposes. */
+const MAY_HAVE_PURPOSE =
+  /tast|liking|wish|desired|need|requir|necess|takes|fry|pan|greas|oiling|brush|garnish|serv|finish|topping|to top|sprinkl|dust|decorat|optional|if |divided|room|extra|more|little|or so|thereabout|or take|saut/;
+
 function takePurposes(text: string, notes: readonly string[], taken: Set<string>): string {
+  if (!MAY_HAVE_PURPOSE.test(text) && !notes.some((note) => MAY_HAVE_PURPOSE.test(note))) return text;
   let plain = text;
   for (const { pattern, means } of PURPOSES) {
     const before = plain;
@@ -36,6 +42,9 @@ function takePurposes(text: string, notes: readonly string[], taken: Set<string>
   }
   return plain;
 }
+
+const COUNTS: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3 };
+const PARTS: Readonly<Record<string, number>> = { half: 2, third: 3, quarter: 4, fourth: 4, eighth: 8 };
 
 /** "Flour: 200 g", "Flour - 200 g", "Flour ..... 200 g": the amount after the food is put before it. */
 const AMOUNT_LAST =
@@ -48,10 +57,12 @@ const AMOUNT_LAST =
 export function prepareLine(text: string): Phrases {
   const notes: string[] = [];
   const taken = new Set<string>();
-  let plain = spellFractions(plainSigns(text))
+  const spelt = PLAIN_ASCII.test(text) ? text : spellFractions(plainSigns(text));
+  let plain = spelt
     .replace(/(\d\s*)T\b(?!\w)/g, '$1tbsp')
     .replace(/(\d\s*)t\b(?!\w)/g, '$1tsp')
-    .toLowerCase();
+    .toLowerCase()
+    .replace(/\s{2,}/g, ' ');
   if (HAS_SIGNS.test(plain)) {
     plain = plain
       .replace(/<[^>]{0,80}>/g, ' ')
@@ -67,25 +78,28 @@ export function prepareLine(text: string): Phrases {
       .replace(/(\d)\s*-\s*(\d+\/\d+)/g, '$1 $2')
       .replace(/(\d)\s*[-–—]\s*(?=\d)/g, '$1 - ')
       .replace(/(\d)\s*×\s*(?=\d)/g, '$1 x ')
+      .replace(/([a-z])\s*[-–—]\s*(?=\d)/g, '$1 - ')
+      // "250 g / 9 oz": the first measure stands, the second is kept beside it.
       .replace(
-        /(^|[^0-9/])(\d+(?:[.,]\d+)?)\s*(g|kg|ml|l|oz|lb|lbs)\s*\/\s*(\d[^,;/]*?)(?=\s[a-z]{4,}|$)/,
-        (_, lead, value, unit, other) => {
+        /([a-z])\s*\/\s*(\d[\d.,/ ]*\s?(?:fl ?oz|[a-z]+)(?:\s\d+\s?oz)?)/g,
+        (_, letter: string, other: string) => {
           notes.push(other);
-          return `${lead}${value} ${unit} `;
+          return `${letter} `;
         },
-      )
-      .replace(/\s*\/\s*(\d+(?:[.,]\d+)?\s?(?:g|kg|ml|l|oz|lb|lbs|tbsp|tsp|cups?))\b/, (_, other: string) => {
-        notes.push(other);
-        return ' ';
-      });
+      );
   } else plain = plain.replace(/^\s*\d+[.)](?=\s)\s*/, '');
   plain = takePurposes(plain, notes, taken).trim().replace(LEAD_IN, '');
   plain = plain
     .replace(/\bfl\.? ?oz\b|\bfluid ounces?\b/g, 'floz')
+    .replace(
+      /\b(one|two|three)[- ](half|third|quarter|fourth|eighth)s?(?: of an?)?\b/g,
+      (_, count: string, part: string) => `${COUNTS[count]}/${PARTS[part]}`,
+    )
+    .replace(/\bthumb[- ]?(?:size|sized|length)?(?: piece| knob| chunk)\b/g, 'thumb')
     .replace(/(\d)\s*x\s*(?=\d)/g, '$1 x ')
     .replace(/(\d)-?(?=[a-df-z]|e(?!\d))/g, '$1 ')
     .replace(
-      /\b(?:the )?(?:freshly squeezed )?(juice|zest|rind) (?:of|from) (?:about )?((?:\d[\d /.-]*|half an?|half|an?|one|two|three|four|five|six) )?(?:(?:large|small|medium|big|whole|fresh|unwaxed|organic) )*(\w+)(?=$|,| \(|\s*$)/,
+      /\b(?:the )?(?:(?:freshly|finely|fresh) )?(?:(?:squeezed|grated) )?(juice|zest|rind) (?:of|from) (?:about )?((?:\d[\d /.-]*|half an?|half|an?|one|two|three|four|five|six) )?(?:(?:large|small|medium|big|whole|fresh|unwaxed|organic) )*(\w+)(?=$|,| \(|\s*$)/,
       '$2$3 $1',
     )
     .replace(/\.(?=\s|$)/g, ' ');

@@ -29,6 +29,7 @@ function measured(figure: Figure, unit: Unit, around: Partial<Measured> = {}): M
   return { value, low, high, unit, size: 'medium', heaping: 'level', packGrams: null, ...around };
 }
 
+const isArticle = (token: string | undefined): boolean => token === 'a' || token === 'an' || token === 'the';
 const isContainer = (unit: Unit | undefined): unit is 'tin' | 'pack' | 'block' =>
   unit === 'tin' || unit === 'pack' || unit === 'block';
 
@@ -125,7 +126,8 @@ function addUpperEnd(one: Measured, tokens: readonly string[], at: number): { on
 
 /** One figure with its unit at a token, or a word of amount without a figure. */
 function readMeasured(tokens: readonly string[], from: number): { one: Measured; end: number } | null {
-  const lead = readManner(tokens, from);
+  const isSpoken = isArticle(tokens[from]) && /^[\d.]/.test(tokens[from + 1] ?? '');
+  const lead = readManner(tokens, isSpoken ? from + 1 : from);
   const figure = readFigure(tokens, lead.end);
   if (!figure) return readBareUnit(tokens, lead.end, lead.around);
   let at = lead.end + figure.length;
@@ -134,6 +136,8 @@ function readMeasured(tokens: readonly string[], from: number): { one: Measured;
   const length = readLength(tokens, at, figure);
   if (length) return length;
   if (tokens[at] === 'of' && UNIT_WORDS.has(tokens[at + 1] ?? '')) at += 1;
+  else if (isArticle(tokens[at]) && UNIT_WORDS.has(tokens[at + 1] ?? '')) at += 1;
+  else if (tokens[at] === 'of' && isArticle(tokens[at + 1]) && UNIT_WORDS.has(tokens[at + 2] ?? '')) at += 2;
   const manner = readManner(tokens, at);
   const around = { ...lead.around, ...manner.around };
   at = manner.end;
@@ -145,6 +149,11 @@ function readMeasured(tokens: readonly string[], from: number): { one: Measured;
   const container = UNIT_WORDS.get(tokens[at] ?? '');
   if (isMassUnit(unit) && isContainer(container)) {
     return { one: measured(ONE, container, { packGrams: massOf(figure.value, unit) }), end: at + 1 };
+  }
+  if (tokens[at] === 'and' && tokens[at + 1] === 'a' && tokens[at + 2] === 'half') {
+    const { value, low, high } = figure;
+    const half = { value: value + 0.5, low: low + 0.5, high: high + 0.5, length: 0 };
+    return { one: measured(half, unit, around), end: at + 3 };
   }
   const smaller = addSmaller(measured(figure, unit, around), tokens, at);
   return addUpperEnd(smaller.one, tokens, smaller.end);
@@ -171,13 +180,15 @@ export function readAmount(tokens: readonly string[]): AmountRead | null {
   return { measures, isRange, text, end: at };
 }
 
-const STATED = /(\d+(?:[.,]\d+)?)(?:\s*[-–]\s*(\d+(?:[.,]\d+)?))?\s*(g|kg|grams?|oz|ounces?|lbs?|pounds?)\b/;
+const STATED =
+  /(\d+(?:[.,]\d+)?)(?:\s*[-–]\s*(\d+(?:[.,]\d+)?))?[\s-]*(g|kg|grams?|oz|ounces?|lbs?|pounds?)\b/;
 const numberOf = (text: string): number => Number(text.replace(',', '.'));
 
+const FLUID_OUNCE = /\bfl(?:uid)?\.? ?(?:oz|ounces?)\b/g;
 /** A weight given in brackets or after the amount: "(about 350 g)", "(300-400 g)". */
 export function statedGrams(notes: readonly string[]): number | null {
   for (const note of notes) {
-    const found = STATED.exec(note.toLowerCase());
+    const found = STATED.exec(note.toLowerCase().replace(FLUID_OUNCE, ''));
     const unit = found && UNIT_WORDS.get(found[3]!);
     if (!found || !unit || !isMassUnit(unit)) continue;
     const first = numberOf(found[1]!);
@@ -186,4 +197,4 @@ export function statedGrams(notes: readonly string[]): number | null {
   return null;
 }
 
-export const saysWeight = (note: string): boolean => STATED.test(note.toLowerCase());
+export const saysWeight = (note: string): boolean => STATED.test(note.toLowerCase().replace(FLUID_OUNCE, ''));

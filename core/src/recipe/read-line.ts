@@ -2,7 +2,7 @@
 import type { FoodSet } from '../food';
 import { inSentence } from '../food';
 import { finding, type Finding } from '../finding';
-import { isVagueUnit, UNIT_WORDS } from '../quantity';
+import { isMassUnit, isVagueUnit, UNIT_WORDS } from '../quantity';
 import { prepareLine } from './prepare-line';
 import { readAmount, saysWeight, statedGrams, type AmountRead } from './read-amount';
 import { readFood, type FoodRead } from './read-food';
@@ -40,10 +40,11 @@ function foodFindings(read: FoodRead, lineId: string | null, larder: FoodSet): F
 }
 
 /** "6 basil leaves", "3 garlic cloves": the unit stands after the food. */
-function withUnitAfter(measures: readonly Measured[], form: readonly string[]): readonly Measured[] {
+function withUnitAfter(measures: readonly Measured[], { text, form }: FoodRead): readonly Measured[] {
   const [one] = measures;
   if (measures.length !== 1 || !one || one.unit !== 'piece') return measures;
-  for (const word of (form[0] ?? '').split(' ')) {
+  const named = text.split(' ');
+  for (const word of [...(named.length > 1 ? named : []), ...(form[0] ?? '').split(' ')]) {
     const unit = UNIT_WORDS.get(word);
     if (
       unit === 'leaf' ||
@@ -110,7 +111,9 @@ function withBracketPack(taken: Taken, text: string): Taken {
  */
 export function readLine(text: string, larder: FoodSet, lineId: string | null = null, part = ''): Reading {
   const { main, tail, notes, taken } = prepareLine(text.slice(0, LINE_CHARACTERS));
-  const { amount, phrase, details, weights } = withBracketPack(takeAmount(main, tail, notes), text);
+  const { amount, phrase, details, weights: said } = withBracketPack(takeAmount(main, tail, notes), text);
+  // "250 g (9 oz)": a weight already stands; the other one is only its translation.
+  const weights = amount?.measures.some((each) => isMassUnit(each.unit)) ? [] : said;
   const words = notes.filter((note) => !saysWeight(note) && note !== '');
   const read = readFood(phrase, [...details.filter(Boolean), ...words], amount?.measures ?? [], larder);
   const findings = foodFindings(read, lineId, larder);
@@ -121,7 +124,7 @@ export function readLine(text: string, larder: FoodSet, lineId: string | null = 
   const others = read.ids.length > 0 ? [...read.ids.slice(1), ...read.suggestions] : read.suggestions;
   return {
     amountKind: amountKindOf(amount, taken),
-    measures: withUnitAfter(amount?.measures ?? [], read.form),
+    measures: withUnitAfter(amount?.measures ?? [], read),
     amountText: amount?.text ?? '',
     statedGrams: statedGrams(weights),
     foodId: read.ids[0] ?? null,

@@ -5,6 +5,7 @@ import { nameWords } from '../food';
 import { readFigure, spellFractions, UNIT_WORDS } from '../quantity';
 import { readLine } from './read-line';
 import { readStep } from './read-step';
+import { splitLine, spokenLines } from './split-line';
 import type { Recipe, RecipeLine, RecipeStep } from './recipe';
 
 /** Lines of text that are read; a longer text is a book, not a recipe. */
@@ -20,23 +21,46 @@ export interface RecipeReading {
   findings: Finding[];
 }
 
-const INGREDIENTS_HEADING = /^(?:ingredients?|you (?:will )?need|what goes in|list)\b[^a-z]*$/i;
+const INGREDIENTS_HEADING =
+  /^(?:ingredients?|you(?:'ll)? (?:will )?need|what (?:goes in|you need)|shopping list|list)\b[^a-z]*$/i;
 const STEPS_HEADING =
-  /^(?:method|steps?|directions?|instructions?|preparation|how to|procedure|to make)\b[^.]{0,24}$/i;
+  /^(?:method|steps?|directions?|instructions?|preparation|how to|procedure|to make|how i make it|what to do)\b[^.]{0,24}$/i;
+const NOTES_HEADING = /^(?:notes?|tips?|storage|variations?|nutrition(?: facts)?)\b[^a-z]*$/i;
 const PART_HEADING = /^(?:for (?:the )?)?(.{2,40}):$/i;
-const SERVES = /\b(?:serves?|makes|yields?|portions?|feeds|enough for)\b\D{0,12}(\d+)/i;
-const SERVES_AFTER = /\b(\d+) (?:portions?|servings?|people|plates)\b/i;
+/** "For the glaze" without a colon, standing alone. */
+const BARE_PART = /^for (?:the |a )?([a-z' -]{3,30})$/i;
+const SERVES = /\b(?:serves?|makes|yields?|portions?|servings?|feeds|enough for|for about)\b\D{0,12}(\d+)/i;
+const SERVES_AFTER =
+  /\b(\d+)(?:\s*(?:-|–|to)\s*(\d+))? (?:portions?|servings?|people|plates|persons|helpings)\b/i;
 const PORTION_SIZE = /\b(?:portions?|servings?)?\s*of\s*(?:about )?(\d+)\s*g\b/i;
 const YIELD = /\b(?:yields?|makes|finished weight)\b\D{0,14}(\d+(?:\.\d+)?)\s*(kg|g)\b/i;
+const FACTS_LINE =
+  /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|bake|baking|soak(?:ing)?)\b[^:]{0,14}(?:time)?\s*:?\s*\d|^(?:author|category|cuisine|course|source|calories|keywords|difficulty|diet)\s*:/i;
+
+/** A line of Markdown as the words on it: its mark tells what it is. */
+interface Marked {
+  text: string;
+  /** 1 for "#", 2 for "##" ...; 0 for no heading. */
+  heading: number;
+}
+
+function unmarked(line: string): Marked {
+  const heading = /^(#{1,6})\s+(.*?)\s*#*$/.exec(line);
+  if (heading) return { text: heading[2]!, heading: heading[1]!.length };
+  const bold = /^(?:\*\*|__)(.{2,60})(?:\*\*|__):?$/.exec(line);
+  return bold
+    ? { text: /:$/.test(bold[1]!) ? bold[1]! : `${bold[1]!}:`, heading: 0 }
+    : { text: line, heading: 0 };
+}
 
 /** Whether a line of text begins like an ingredient: an amount, or a short line that names a food. */
 function isIngredient(text: string, larder: FoodSet): boolean {
-  const trimmed = text.replace(/^\s*[-*•·–]\s*/, '');
+  const trimmed = text.replace(/^\s*[-*•·–☐□]\s*/, '');
   if (/^\d+[.)]\s/.test(trimmed)) return false;
   const tokens = spellFractions(trimmed.toLowerCase()).trim().split(/\s+/);
   if (tokens.length > 16 && /[.!]$/.test(trimmed)) return false;
   if (readFigure(tokens, 0) || /^[\d½⅓⅔¼¾⅛-]/.test(trimmed) || UNIT_WORDS.has(tokens[0] ?? '')) return true;
-  if (tokens.length > 9 || /[.!]$/.test(trimmed)) return false;
+  if (tokens.length > 9 || /[.!?]$/.test(trimmed)) return false;
   return nameWords(trimmed).some((word) => larder.longest.has(word));
 }
 
@@ -48,30 +72,52 @@ interface Sorted {
 }
 
 /** Sorts the lines of a text into title, header, ingredients under their headings, and steps. */
-function sortLines(texts: readonly string[], larder: FoodSet): Sorted {
-  const sorted: Sorted = { name: '', header: [], ingredients: [], steps: [] };
-  let section: 'open' | 'ingredients' | 'steps' = 'open';
-  let part = '';
-  for (const text of texts) {
-    if (INGREDIENTS_HEADING.test(text)) section = 'ingredients';
-    else if (STEPS_HEADING.test(text)) section = 'steps';
-    else if (sorted.name === '' && sorted.ingredients.length === 0 && !/^\d/.test(text)) sorted.name = text;
-    else if (section !== 'steps' && PART_HEADING.test(text)) part = PART_HEADING.exec(text)![1]!;
-    else if (section === 'steps') sorted.steps.push(text);
-    else if (
-      sorted.ingredients.length === 0 &&
-      (SERVES.test(text) || SERVES_AFTER.test(text) || YIELD.test(text))
-    ) {
-      sorted.header.push(text);
-    } else if (section === 'ingredients' || isIngredient(text, larder))
-      sorted.ingredients.push({ text, part });
+class Sorter {
+  readonly sorted: Sorted = { name: '', header: [], ingredients: [], steps: [] };
+  private section: 'open' | 'ingredients' | 'steps' | 'notes' = 'open';
+  private part = '';
+
+  constructor(private readonly larder: FoodSet) {}
+
+  private isPart(text: string, heading: number): string | null {
+    if (this.section === 'steps') return null;
+    const found = PART_HEADING.exec(text) ?? BARE_PART.exec(text);
+    if (found && !/\d/.test(found[1]!)) return found[1]!;
+    return heading > 2 ? text.replace(/^for (?:the )?/i, '') : null;
+  }
+
+  private isHeader(text: string): boolean {
+    return SERVES.test(text) || SERVES_AFTER.test(text) || YIELD.test(text) || FACTS_LINE.test(text);
+  }
+
+  private addIngredient(text: string): void {
+    for (const each of splitLine(text, this.larder))
+      this.sorted.ingredients.push({ text: each, part: this.part });
+  }
+
+  add({ text, heading }: Marked): void {
+    const { sorted } = this;
+    const spoken = this.section !== 'steps' ? spokenLines(text) : null;
+    const part = this.isPart(text, heading);
+    if (INGREDIENTS_HEADING.test(text.replace(/:$/, ''))) this.section = 'ingredients';
+    else if (STEPS_HEADING.test(text.replace(/:$/, ''))) this.section = 'steps';
+    else if (NOTES_HEADING.test(text) && sorted.ingredients.length > 0) this.section = 'notes';
+    else if (this.section === 'notes') sorted.header.push(text);
+    else if (spoken) for (const each of spoken) this.addIngredient(each);
+    else if (sorted.name === '' && sorted.ingredients.length === 0 && (heading === 1 || !/^\d/.test(text))) {
+      sorted.name = text;
+    } else if (part !== null) this.part = part;
+    else if (this.section === 'steps')
+      sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+|^[-*•]\s+/i, ''));
+    else if (sorted.ingredients.length === 0 && this.isHeader(text)) sorted.header.push(text);
+    else if (FACTS_LINE.test(text)) sorted.header.push(text);
+    else if (this.section === 'ingredients' || isIngredient(text, this.larder)) this.addIngredient(text);
     else if (sorted.ingredients.length === 0) sorted.header.push(text);
     else {
-      section = 'steps';
-      sorted.steps.push(text);
+      this.section = 'steps';
+      sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+/i, ''));
     }
   }
-  return sorted;
 }
 
 /** Portions, portion size and finished weight, where the lines above the list say them. */
@@ -84,8 +130,8 @@ function readHeader(
   const size = PORTION_SIZE.exec(text);
   const measured = YIELD.exec(text);
   return {
-    portions: serves ? Number(serves[1]) : null,
-    portionGrams: size ? Number(size[1]) : null,
+    portions: serves ? Number(serves[1]) || null : null,
+    portionGrams: size ? Number(size[1]) || null : null,
     measuredYieldGrams: measured
       ? Number(measured[1]) * (measured[2]!.toLowerCase() === 'kg' ? 1000 : 1)
       : null,
@@ -106,16 +152,21 @@ export function stepsFromTexts(
   return texts.map((text, index) => ({ id: `s${index + 1}`, text, reading: readStep(text, lines, larder) }));
 }
 
-/** Reads a pasted text. Nothing is thrown and nothing is dropped silently: what is unsure is in `findings`. */
-export function readRecipe(text: string, larder: FoodSet): RecipeReading {
-  const all = text
+const linesOf = (text: string): string[] =>
+  text
     .split(/\r\n|\r|\n/)
     .map((line) => line.trim())
     .filter((line) => line.replace(/[\p{Cc}\p{Cf}\s]/gu, '') !== '');
+
+/** Reads a pasted text. Nothing is thrown and nothing is dropped silently: what is unsure is in `findings`. */
+export function readRecipe(text: string, larder: FoodSet): RecipeReading {
+  const all = linesOf(text);
   const findings: Finding[] = [];
   if (all.length === 0) findings.push(finding('text-empty', null));
   if (all.length > TEXT_LINES) findings.push(finding('text-cut', null, { lines: TEXT_LINES }));
-  const { name, header, ingredients, steps: stepTexts } = sortLines(all.slice(0, TEXT_LINES), larder);
+  const sorter = new Sorter(larder);
+  for (const line of all.slice(0, TEXT_LINES)) sorter.add(unmarked(line));
+  const { name, header, ingredients, steps: stepTexts } = sorter.sorted;
   const lines = ingredients.map((each, index) => lineFromText(each.text, `l${index + 1}`, larder, each.part));
   const head = readHeader(header);
   if (all.length > 0 && lines.length === 0) findings.push(finding('no-lines', null));
@@ -123,6 +174,23 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   const steps = stepsFromTexts(stepTexts, lines, larder);
   if (lines.length > 0 && steps.length === 0) findings.push(finding('no-steps', null));
   return { name, ...head, lines, steps, findings };
+}
+
+const SEPARATOR = /^(?:-{3,}|={3,}|\*{3,}|_{3,}|~{3,}|\f)$/;
+
+/** The recipes of one text: parted by rules, form feeds, or a Markdown title each. Most texts hold one. */
+export function splitRecipes(text: string): string[] {
+  const lines = text.replace(/\f/g, '\n\f\n').split(/\r\n|\r|\n/);
+  const titles = lines.filter((line) => /^#\s+\S/.test(line)).length;
+  const parts: string[][] = [[]];
+  for (const line of lines) {
+    const isTitle = titles > 1 && /^#\s+\S/.test(line);
+    const isRule = SEPARATOR.test(line.trim()) || line === '\f';
+    if ((isTitle || isRule) && parts[parts.length - 1]!.some((each) => each.trim() !== '')) parts.push([]);
+    if (!isRule) parts[parts.length - 1]!.push(line);
+  }
+  const texts = parts.map((part) => part.join('\n').trim()).filter((part) => part !== '');
+  return texts.length === 0 ? [text] : texts;
 }
 
 /** A recipe made from a reading, ready to be computed and saved under an id. */

@@ -1,8 +1,15 @@
-/** Reads one step: how hard and how long it cooks, which lines it uses, what to look for. */
+/** Reads one step: how hard and how long it cooks, in what, which lines it uses, what to look for. */
 import { finding, type Finding } from '../finding';
 import { nameWords, type FoodSet } from '../food';
 import type { Heat } from '../kitchen';
-import { fahrenheitFromCelsius } from '../quantity';
+import {
+  celsiusFromFahrenheit,
+  fahrenheitFromCelsius,
+  isMassUnit,
+  isVolumeUnit,
+  spellFractions,
+} from '../quantity';
+import { readAmount } from './read-amount';
 import { foodIdOf, type Cooking, type RecipeLine, type StepReading } from './recipe';
 
 const TIME =
@@ -16,9 +23,17 @@ const COOKING: readonly { pattern: RegExp; heat: Heat }[] = [
 const COVERED = /\b(?:cover(?:ed)?|lid on|with (?:the|a) lid)\b/;
 const UNCOVERED = /\b(?:uncover(?:ed)?|lid off|without (?:the|a) lid)\b/;
 const RESTING = /\b(?:soak|rest|chill|stand|cool|marinate|leave)\b/;
-const LOOK_TEST = /\buntil ([^.;]{3,90})/;
-const CELSIUS = /(\d{2,3})\s*°?\s*c\b/;
-const FAHRENHEIT = /(\d{2,3})\s*°?\s*f\b/;
+const LOOK_TEST = /\b(?:until|till|when) ([^.;]{3,90})/;
+const CELSIUS = /(\d{2,3})\s*°?\s*c\b|(\d{2,3})\s*degrees? c/;
+const FAHRENHEIT = /(\d{2,3})\s*°?\s*f\b|(\d{3})\s*degrees? f/;
+const GAS_MARK = /\bgas(?: mark)? (\d{1,2})\b/;
+const FAN = /\bfan\b|\bconvection\b/;
+/** Oven thermostat marks in degrees Celsius (common kitchen reference): mark 1 is 140, each mark about 15 more. */
+const GAS_MARK_CELSIUS = [0, 140, 150, 170, 180, 190, 200, 220, 230, 240, 260];
+
+/** What a kitchen cooks in, as steps name it. */
+const EQUIPMENT =
+  /\b(frying pan|saucepan|sauté pan|stock ?pot|pressure cooker|slow cooker|rice cooker|food processor|hand blender|stick blender|blender|stand mixer|mixer|steamer|wok|griddle|grill|oven|baking (?:tray|sheet|dish|tin)|roasting (?:tin|tray)|loaf tin|tray|casserole|kettle|pot|pan|bowl|sieve|colander|skillet|microwave|mandoline|spice grinder|mortar|jar)\b/g;
 
 /** The longest cooking time of one step, in minutes: the middle of a range. */
 function minutesOf(text: string): number | null {
@@ -45,18 +60,32 @@ function cookingOf(text: string): Cooking | null {
   return { heat: kind.heat, minutes, covered: COVERED.test(text) && !UNCOVERED.test(text) };
 }
 
-/** Two written temperatures that do not agree within 8 °F (a dial's width). */
-function temperatureFinding(text: string): Finding | null {
-  const celsius = CELSIUS.exec(text);
-  const fahrenheit = FAHRENHEIT.exec(text);
-  if (!celsius || !fahrenheit) return null;
-  const reckoned = Math.round(fahrenheitFromCelsius(Number(celsius[1])));
-  if (Math.abs(reckoned - Number(fahrenheit[1])) <= 8) return null;
-  const figures = { celsius: Number(celsius[1]), fahrenheit: Number(fahrenheit[1]), reckoned };
-  return finding('temperature-contradiction', null, figures);
+const degrees = (found: RegExpExecArray | null): number | null =>
+  found ? Number(found[1] ?? found[2]) : null;
+
+/** The oven temperature a step sets, in degrees Celsius as written for its kind of oven. */
+function temperatureOf(text: string): StepReading['temperature'] {
+  const celsius = degrees(CELSIUS.exec(text));
+  const fahrenheit = degrees(FAHRENHEIT.exec(text));
+  const mark = GAS_MARK.exec(text);
+  const isFan = FAN.test(text);
+  if (celsius !== null) return { celsius, isFan };
+  if (fahrenheit !== null) return { celsius: Math.round(celsiusFromFahrenheit(fahrenheit)), isFan };
+  const fromMark = mark ? GAS_MARK_CELSIUS[Number(mark[1])] : undefined;
+  return fromMark ? { celsius: fromMark, isFan: false } : null;
 }
 
-/** The words by which a step may call a line: the last word of each of its food's names, and the written one. */
+/** Two written temperatures that do not agree within 8 °F (a dial's width). */
+function temperatureFinding(text: string): Finding | null {
+  const celsius = degrees(CELSIUS.exec(text));
+  const fahrenheit = degrees(FAHRENHEIT.exec(text));
+  if (celsius === null || fahrenheit === null) return null;
+  const reckoned = Math.round(fahrenheitFromCelsius(celsius));
+  if (Math.abs(reckoned - fahrenheit) <= 8) return null;
+  return finding('temperature-contradiction', null, { celsius, fahrenheit, reckoned });
+}
+
+/** The words by which a step may call a line: the words of each of its food's names, and the written ones. */
 function callNames(line: RecipeLine, larder: FoodSet): Set<string> {
   const food = larder.foods.get(foodIdOf(line) ?? '');
   const names = food ? [food.name, ...food.synonyms] : [];
@@ -67,42 +96,87 @@ function callNames(line: RecipeLine, larder: FoodSet): Set<string> {
 }
 
 const WATER_OR_HEAT = new Set(['water', 'oil', 'salt', 'pepper']);
+/** Words that name a food but mean something else in a method: "dice", "a little stock of", "season". */
+const NOT_A_FOOD_HERE = new Set(['ice', 'grape', 'curd', 'cress', 'green', 'date', 'whole']);
 
-/** Foods a step names that no line holds: the forgotten ingredient. Everyday words of the stove are let pass. */
-function missingFoods(text: string, lines: readonly RecipeLine[], larder: FoodSet): string[] {
-  const called = new Set(lines.flatMap((line) => [...callNames(line, larder)]));
-  const words = nameWords(text);
-  const missing: string[] = [];
+interface Named {
+  name: string;
+  /** Index of its first word among the step's words. */
+  at: number;
+  isCalled: boolean;
+}
+
+/** Every food name in the words of a step, and whether a line of the recipe is called by it. */
+function foodsNamed(words: readonly string[], called: ReadonlySet<string>, larder: FoodSet): Named[] {
+  const named: Named[] = [];
   for (let at = 0; at < words.length; at += 1) {
     let length = Math.min(larder.longest.get(words[at]!) ?? 0, words.length - at);
     while (length > 0 && !larder.names.has(words.slice(at, at + length).join(' '))) length -= 1;
     if (length === 0) continue;
-    const name = words.slice(at, at + length);
+    const parts = words.slice(at, at + length);
+    named.push({ name: parts.join(' '), at, isCalled: parts.some((word) => called.has(word)) });
     at += length - 1;
-    if (name.some((word) => called.has(word) || WATER_OR_HEAT.has(word))) continue;
-    missing.push(name.join(' '));
   }
-  return [...new Set(missing)];
+  return named;
+}
+
+/** An amount with a unit right before a food that no line holds: "add 200 ml water" where the list has none. */
+function hiddenAmounts(text: string, named: readonly Named[]): string[] {
+  const tokens = spellFractions(text.toLowerCase())
+    .replace(/(\d)(?=[a-z])/g, '$1 ')
+    .split(/[^\p{L}\p{N}/.]+/u)
+    .map((word) => word.replace(/\.$/, ''))
+    .filter(Boolean);
+  return named.flatMap(({ name, isCalled }) => {
+    if (isCalled) return [];
+    const [first = ''] = name.split(' ');
+    const at = tokens.findIndex((token) => token === first || token.startsWith(first));
+    for (let from = Math.max(0, at - 6); from < at; from += 1) {
+      const amount = readAmount(tokens.slice(from, at));
+      const one = amount?.measures[0];
+      if (amount && one && from + amount.end === at && (isMassUnit(one.unit) || isVolumeUnit(one.unit)))
+        return [`${amount.text} ${name}`];
+    }
+    return [];
+  });
 }
 
 /** Reads a step against the lines of its recipe. */
 export function readStep(text: string, lines: readonly RecipeLine[], larder: FoodSet): StepReading {
   const lower = text.toLowerCase();
-  const words = new Set(nameWords(text));
-  const lineIds = lines
-    .filter((line) => [...callNames(line, larder)].some((word) => words.has(word)))
-    .map((line) => line.id);
+  const words = nameWords(text);
+  const wordSet = new Set(words);
+  const callsOf = lines.map((line) => ({ line, calls: callNames(line, larder) }));
+  const called = new Set(callsOf.flatMap(({ calls }) => [...calls]));
+  const lineIds = callsOf
+    .filter(({ calls }) => [...calls].some((word) => wordSet.has(word)))
+    .map(({ line }) => line.id);
+  const named = foodsNamed(words, called, larder);
+  const hidden = hiddenAmounts(text, named);
+  const isHidden = (name: string): boolean => hidden.some((written) => written.endsWith(` ${name}`));
+  const missing = named.filter(
+    ({ name, isCalled }) =>
+      !isCalled &&
+      !isHidden(name) &&
+      !NOT_A_FOOD_HERE.has(name) &&
+      !name.split(' ').some((word) => WATER_OR_HEAT.has(word)),
+  );
   const temperature = temperatureFinding(lower);
   return {
     cooking: cookingOf(lower),
+    minutes: minutesOf(lower),
+    temperature: temperatureOf(lower),
+    equipment: [...new Set([...lower.matchAll(EQUIPMENT)].map((found) => found[1]!))],
     lineIds,
-    missingNames: missingFoods(text, lines, larder),
+    missingNames: [...new Set(missing.map(({ name }) => name))],
+    hiddenAmounts: [...new Set(hidden)],
     lookTest: LOOK_TEST.exec(lower)?.[1]?.trim() ?? '',
     findings: temperature ? [temperature] : [],
   };
 }
 
-const EVERYTHING = /\b(?:everything|all (?:the )?ingredients|the rest|remaining|all of it)\b/i;
+const EVERYTHING =
+  /\b(?:everything|all (?:the |of the )?(?:other )?ingredients|the rest|remaining|all of it)\b/i;
 
 /** Lines that no step uses; none when there are no steps or a step takes everything. */
 export function unusedLines(

@@ -68,14 +68,35 @@ export interface Cooking {
 
 export interface StepReading {
   cooking: Cooking | null;
+  /** The first time it says, in minutes, whatever it is for; null when it says none. */
+  minutes: number | null;
+  /** The oven temperature it sets. A fan oven is set about 20 °C lower for the same heat. */
+  temperature: { celsius: number; isFan: boolean } | null;
+  /** What it cooks in: "oven", "frying pan". */
+  equipment: readonly string[];
   /** Ids of the lines the step uses. */
   lineIds: readonly string[];
   /** "until a fork goes in". */
   lookTest: string;
   /** Foods it names that no line holds. */
   missingNames: readonly string[];
+  /** Amounts it gives of foods that no line holds: "200 ml water". */
+  hiddenAmounts: readonly string[];
   findings: readonly Finding[];
 }
+
+/** A reading of a step that says nothing: what older readings lack is filled from it. */
+export const EMPTY_STEP_READING: StepReading = {
+  cooking: null,
+  minutes: null,
+  temperature: null,
+  equipment: [],
+  lineIds: [],
+  lookTest: '',
+  missingNames: [],
+  hiddenAmounts: [],
+  findings: [],
+};
 
 export interface RecipeStep {
   id: string;

@@ -59,6 +59,8 @@ function measureFor(food: Food, unit: string, form: string): Measure | null {
   return usual;
 }
 
+const COUNTED = new Set(['sheet', 'slice', 'leaf', 'stalk', 'ear', 'head', 'cube', 'block']);
+
 function fromMeasure(measure: Measure, because: string): Weight {
   const { grams, lowGrams, highGrams } = measure;
   const origin = measure.source === 'convention' || measure.source === 'guess' ? measure.source : 'reference';
@@ -99,8 +101,16 @@ function packWeight(one: Measured, food: Food): Weight | null {
   return weightWithSpread(one.packGrams * share, drains ? 0.05 : 0, 'as written', because);
 }
 
+/** Foods that come in one countable unit only are counted in it: "8 rice papers" are 8 sheets. */
+function pieceMeasure(food: Food, unit: string, form: string): Measure | null {
+  const measure = measureFor(food, unit, form);
+  if (measure || unit !== 'piece') return measure;
+  const counted = food.measures.filter((each) => COUNTED.has(each.unit));
+  return counted.length === 1 ? counted[0]! : null;
+}
+
 function pieceWeight(one: Measured, food: Food, form: string): Weight | null {
-  const measure = measureFor(food, one.unit, form);
+  const measure = pieceMeasure(food, one.unit, form);
   if (!measure) return null;
   const factor = SIZE_FACTOR[one.size] / SIZE_FACTOR[measure.size];
   const size = one.size === measure.size ? '' : ` x ${figureText(factor)} for ${one.size} (convention)`;
@@ -153,7 +163,7 @@ function unitWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): 
 function isPurchased(one: Measured, food: Food, form: string): boolean {
   if (isVolumeUnit(one.unit)) return false;
   if (isMassUnit(one.unit)) return !form.split(/[ ,]+/).some((word) => EDIBLE_FORM_WORDS.has(word));
-  return measureFor(food, one.unit, form)?.basis === 'AP';
+  return pieceMeasure(food, one.unit, form)?.basis === 'AP';
 }
 
 const HEAPING = { level: 1, heaped: HEAPED_FACTOR, scant: SCANT_FACTOR } as const;
@@ -208,7 +218,7 @@ function reckoned(
   for (const one of reading.measures) {
     const weight = measuredWeight(one, food, reading.form, kitchen);
     if (!weight) return { weight: null, purchased: false };
-    purchased ||= isPurchased(one, food, reading.form);
+    purchased ||= isPurchased(one, food, `${reading.form} ${reading.foodText}`);
     weights.push(weight);
   }
   return { weight: weights.length > 0 ? sum(weights) : null, purchased };

@@ -5,7 +5,7 @@ const wordSet = (words: string): ReadonlySet<string> => new Set(words.split(/\s+
 /** Words for the form of a food that mean its weight is of the edible portion already. */
 export const EDIBLE_FORM_WORDS = wordSet(
   'peeled trimmed diced chopped sliced grated cubed shredded pitted cored minced crushed shelled hulled picked ' +
-    'florets mashed destemmed stemmed torn ribbons halved quartered squeezed deseeded wedges julienned ' +
+    'floret florets ribbon wedge mashed destemmed stemmed torn ribbons halved quartered squeezed deseeded wedges julienned ' +
     'zested juiced ground cooked riced spiralized',
 );
 

@@ -26,6 +26,7 @@ import {
 } from '../label';
 import { FACT_NAMES, factsOf, missingFigures, type Facts, type MissingFigure } from '../nutrition';
 import { figureText, roundToDecimals, type WeightOrigin } from '../quantity';
+import { recipeFindings } from '../recipe/check-recipe';
 import { unusedLines } from '../recipe/read-step';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
@@ -211,9 +212,11 @@ function stepFindings(recipe: Recipe): Finding[] {
     finding('line-unused', line.id, { name: line.reading.foodText || line.text }),
   );
   const missing = new Set(recipe.steps.flatMap((step) => step.reading.missingNames));
+  const hidden = new Set(recipe.steps.flatMap((step) => step.reading.hiddenAmounts));
   return [
     ...unused,
     ...[...missing].map((name) => finding('step-names-missing', null, { name })),
+    ...[...hidden].map((written) => finding('step-amount-hidden', null, { written })),
     ...recipe.steps.flatMap((step) => step.reading.findings),
   ];
 }
@@ -260,7 +263,11 @@ function yieldContradiction({ recipe, finishedGrams }: Composed): Finding[] {
 }
 
 function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen): Finding[] {
-  const found: Finding[] = [...composed.findings, ...yieldContradiction(composed)];
+  const found: Finding[] = [
+    ...composed.findings,
+    ...yieldContradiction(composed),
+    ...recipeFindings(composed.recipe, composed.lines),
+  ];
   const kilograms = (grams: number): string => figureText((grams * batch.factor) / 1000, 2);
   if (batch.problem !== null) found.push(finding('target-invalid', null, { reason: batch.problem }));
   if (!composed.isMeasured && composed.finishedGrams > 0) {
