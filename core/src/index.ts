@@ -10,3 +10,4 @@ export * from './scaling';
 export * from './label';
 export * from './swap';
 export * from './worksheet';
+export * from './exchange';

@@ -1,9 +1,10 @@
-import { planSwaps, type AllergenStatus, type Kitchen, type Pack } from '../index';
+import { planSwaps, type AllergenStatus, type Kitchen, type Pack, PACK_DEFAULTS } from '../index';
 import { book, demoRecipe, recipeOf, school, sheetOf, ward } from '../testing/world';
 
 /** Cases of the kind somebody would try to break it with: hidden, nested, by regime, by pack, by policy. */
 const pack = (foodId: string, allergens: Pack['allergens'] = {}, certifiedGlutenFree = false): Pack => ({
   foodId,
+  ...PACK_DEFAULTS,
   productName: `${foodId} pack`,
   statement: '',
   allergens,

@@ -7,6 +7,7 @@ import {
   type AllergenStatus,
   type Kitchen,
   type Pack,
+  PACK_DEFAULTS,
 } from '../index';
 import { book, demo, demoRecipe, foods, plainFoods, recipeOf, school, sheetOf, ward } from '../testing/world';
 
@@ -103,6 +104,7 @@ describe('unknown is never safe', () => {
     packs: [
       {
         foodId: 'tamari',
+        ...PACK_DEFAULTS,
         productName: 'Tamari 1 L',
         statement: '',
         allergens: {},

@@ -1,6 +1,6 @@
 /** Which allergens a food, a line or a dish brings, by which path, and on what evidence. */
 import type { AnimalState, Food } from '../food';
-import { packOf, type Kitchen } from '../kitchen';
+import { packOf, type Kitchen, type Pack } from '../kitchen';
 import { worse, type AllergenStatus } from './status';
 import {
   allergensOf,
@@ -39,6 +39,13 @@ export interface Trace extends FoodTrace {
 /** Certified gluten-free packs clear traces of these, but not the grain itself (EU 828/2014; 21 CFR 101.91). */
 const CERTIFIED_FREE_OF: ReadonlySet<Substance> = new Set(['wheat', 'rye', 'barley', 'oats']);
 
+/** What a pack prints of a substance; while a change is not confirmed, the worse of what it says and what it said. */
+function printedOn(pack: Pack, substance: Substance): AllergenStatus | undefined {
+  const now = pack.allergens[substance];
+  const before = pack.isConfirmed ? undefined : pack.before?.allergens[substance];
+  return now && before ? worse(now, before) : (now ?? before);
+}
+
 /**
  * How a food stands to a substance in a kitchen. What a food is made of stays, whatever a pack says; a pack adds
  * to it and clears what was only unchecked. A product without a pack is `check` for everything else.
@@ -47,9 +54,10 @@ export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): 
   const inherent = food.allergens[substance];
   if (inherent === 'contains') return { status: 'contains', isNamed: true };
   const pack = packOf(kitchen, food.id);
-  const printed = pack?.allergens[substance];
+  const printed = pack && printedOn(pack, substance);
   if (printed) return { status: printed, isNamed: true };
   if (inherent === 'may-contain') return { status: 'may-contain', isNamed: true };
+  if (pack && !pack.isConfirmed) return { status: 'check', isNamed: inherent === 'check' };
   if (pack) {
     const needsCertificate =
       inherent === 'check' && food.kind === 'single' && CERTIFIED_FREE_OF.has(substance);
@@ -68,6 +76,8 @@ function evidenceOf(food: Food, { status }: Standing, kitchen: Kitchen): string 
     return status === 'check' ? 'safe only when certified; no pack on record' : 'a food of one ingredient';
   }
   if (!pack) return status === 'contains' ? 'made of it, whatever the brand' : 'no pack on record';
+  if (!pack.isConfirmed)
+    return `pack "${pack.productName}": its statement changed and nobody has confirmed it`;
   return `pack "${pack.productName}", read by ${pack.checkedBy} on ${pack.checkedOn}`;
 }
 
@@ -216,8 +226,10 @@ const ANIMAL_BITS = bitsOf(['milk', 'egg', 'fish', 'crustacean', 'mollusc']);
 export function animalStateOf(food: Food, kitchen: Kitchen): AnimalState {
   if (food.animal === 'animal' || worstStatus(foodTraces(food, kitchen), ANIMAL_BITS) === 'contains')
     return 'animal';
-  const said = packOf(kitchen, food.id)?.animal ?? null;
+  const pack = packOf(kitchen, food.id);
+  const said = pack?.animal ?? null;
   if (said === 'animal') return 'animal';
+  if (pack && !pack.isConfirmed && food.kind === 'product') return 'check';
   return food.animal === 'check' && said === null ? 'check' : 'plant';
 }
 

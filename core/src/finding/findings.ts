@@ -42,6 +42,10 @@ export const FINDING_KINDS = {
   ),
   'optional-line': kind('note', (f) => `${f['name']} is optional; it is counted in.`),
   'pack-unknown': kind('decision', (f) => `Check the pack: no ${f['name']} pack is on record.`),
+  'statement-changed': kind(
+    'decision',
+    (f) => `The statement of ${f['product']} changed. Read the pack of ${f['name']} again and confirm it.`,
+  ),
   'certificate-unknown': kind(
     'decision',
     (f) => `Check the pack: ${f['name']} may hold or carry ${f['allergens']}.`,

@@ -2,6 +2,7 @@
 import type { AllergenStatus } from '../allergen/status';
 import type { AllergenSetting, Substance } from '../allergen/substances';
 import { nameWords } from '../food/names';
+import type { NutrientId } from '../nutrition/nutrients';
 import type { UnitSystem } from '../quantity';
 
 /** How hard something is cooked; decides how much water leaves it. */
@@ -21,10 +22,21 @@ export interface Vessel {
   levels: number;
 }
 
-/** What the pack of a food says, read by a person at this kitchen. */
+/** What a pack said before its statement changed. */
+export type PackBefore = Pick<Pack, 'statement' | 'allergens' | 'animal' | 'checkedOn'>;
+
+/** What the kitchen buys for a food, and what its pack says, read by a person at this kitchen. */
 export interface Pack {
   foodId: string;
   productName: string;
+  supplier: string;
+  /** Net and drained weight of one pack; null where nobody noted it. */
+  netGrams: number | null;
+  drainedGrams: number | null;
+  /** Price of one pack in the kitchen's own money. */
+  price: number | null;
+  /** Its own nutrition panel per 100 g: where it has a figure, that figure holds. */
+  panel: Readonly<Partial<Record<NutrientId, number>>>;
   /** The ingredient statement as printed. */
   statement: string;
   allergens: Readonly<Partial<Record<Substance, 'contains' | 'may-contain'>>>;
@@ -34,7 +46,25 @@ export interface Pack {
   checkedBy: string;
   /** ISO date. */
   checkedOn: string;
+  /** False from when a statement changed until somebody read it and said yes: till then nothing of it is clear. */
+  isConfirmed: boolean;
+  /** What the last confirmed statement said, while this one is not confirmed. */
+  before: PackBefore | null;
 }
+
+/** What a pack is when only its name and statement are known. */
+export const PACK_DEFAULTS: Pick<
+  Pack,
+  'supplier' | 'netGrams' | 'drainedGrams' | 'price' | 'panel' | 'isConfirmed' | 'before'
+> = {
+  supplier: '',
+  netGrams: null,
+  drainedGrams: null,
+  price: null,
+  panel: {},
+  isConfirmed: true,
+  before: null,
+};
 
 /** A vague word weighed once here: "a handful of dill is 14 g". */
 export interface KitchenWeight {

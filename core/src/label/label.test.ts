@@ -11,6 +11,7 @@ import {
   saturatesTextEu,
   type Kitchen,
   type Pack,
+  PACK_DEFAULTS,
 } from '../index';
 import { demo, demoRecipe, recipeOf, sheetOf, ward } from '../testing/world';
 
@@ -106,6 +107,7 @@ describe('EU rounding, Commission guidance of December 2012', () => {
 
 const tamariPack: Pack = {
   foodId: 'tamari',
+  ...PACK_DEFAULTS,
   productName: 'Tamari',
   statement: 'water, soya beans, salt',
   allergens: { soy: 'contains', sesame: 'may-contain' },

@@ -2,3 +2,4 @@ export * from './nutrients';
 export * from './sum';
 export * from './energy';
 export * from './facts';
+export * from './vector';

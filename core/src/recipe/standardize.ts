@@ -45,10 +45,15 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
   const pack = packOf(kitchen, food.id);
   const animal = animalStateOf(food, kitchen);
   if (animal === 'animal') found.push(finding('animal-food', lineId, { name: inSentence(food.name) }));
-  if (animal === 'check') found.push(finding('animal-check', lineId, { name: inSentence(food.name) }));
+  if (animal === 'check' && pack?.isConfirmed !== false)
+    found.push(finding('animal-check', lineId, { name: inSentence(food.name) }));
   if (food.kind === 'product' && !pack)
     found.push(finding('pack-unknown', lineId, { name: inSentence(food.name) }));
-  if (food.kind === 'single') {
+  if (pack && !pack.isConfirmed)
+    found.push(
+      finding('statement-changed', lineId, { name: inSentence(food.name), product: pack.productName }),
+    );
+  if (food.kind === 'single' && pack?.isConfirmed !== false) {
     const doubtful = foodTraces(food, kitchen).find(({ status }) => status === 'check');
     if (doubtful) {
       const allergens = substancesIn(doubtful.bits)

@@ -10,6 +10,7 @@ import {
   HEAPED_FACTOR,
   PIECE_SPREAD,
   SCANT_FACTOR,
+  packOf,
   SIZE_FACTOR,
   VOLUME_SPREAD,
   type Kitchen,
@@ -85,15 +86,35 @@ function volumeWeight(one: Measured, food: Food, form: string, kitchen: Kitchen)
   return weightWithSpread(grams, GUESSED_DENSITY.spread, 'guess', because);
 }
 
+/** Solids of the pack this kitchen buys, where somebody noted what it holds. */
+function ownPackWeight(food: Food, form: string, kitchen: Kitchen): Weight | null {
+  const pack = packOf(kitchen, food.id);
+  if (!pack) return null;
+  const isWhole = form.includes('undrained') || food.state !== 'tinned';
+  const grams = isWhole ? (pack.netGrams ?? pack.drainedGrams) : (pack.drainedGrams ?? null);
+  if (grams === null) return null;
+  return weightWithSpread(
+    grams,
+    0,
+    'pack label',
+    `${gramsText(grams)} in one ${pack.productName} (pack label)`,
+  );
+}
+
 /** Solids of a tin or pack: the whole of it, or its drained share for foods that come in liquid. */
-function packWeight(one: Measured, food: Food): Weight | null {
+function packWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): Weight | null {
+  const own = one.packGrams === null ? ownPackWeight(food, form, kitchen) : null;
+  if (own) return own;
   const measure = measureFor(food, one.unit, '') ?? measureFor(food, 'tin', '');
   if (one.packGrams === null) {
     return measure
       ? fromMeasure(measure, `one ${one.unit} of ${food.name} is ${gramsText(measure.grams)} (reference)`)
       : null;
   }
-  const drains = food.state === 'tinned' && food.category === 'pulse';
+  const drains =
+    food.state === 'tinned' &&
+    (food.category === 'pulse' || /\bdrained\b/.test(form)) &&
+    !form.includes('undrained');
   const share = drains ? DRAINED_SHARE : 1;
   const because = drains
     ? `${gramsText(one.packGrams)} net x ${DRAINED_SHARE} drained (convention)`
@@ -154,7 +175,7 @@ function unitWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): 
   if (isVolumeUnit(one.unit)) return volumeWeight(one, food, form, kitchen);
   if (isVagueUnit(one.unit)) return vagueWeight(one, food, kitchen);
   if (one.unit === 'tin' || one.unit === 'pack' || (one.unit === 'block' && one.packGrams !== null)) {
-    return packWeight(one, food);
+    return packWeight(one, food, form, kitchen);
   }
   return pieceWeight(one, food, form);
 }

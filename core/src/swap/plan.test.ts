@@ -9,6 +9,7 @@ import {
   type Recipe,
   type SwapEntry,
   type SwapQuestion,
+  PACK_DEFAULTS,
 } from '../index';
 import { book, demo, demoRecipe, recipeOf, sheetOf, swaps, ward } from '../testing/world';
 
@@ -198,6 +199,7 @@ describe('a variant', () => {
     expect(codes).not.toContain('variant-not-free');
     const read = {
       foodId: 'stock-paste',
+      ...PACK_DEFAULTS,
       productName: 'Paste',
       statement: '',
       allergens: {},

@@ -4,7 +4,15 @@ import { finding, type Finding } from '../finding';
 import { inSentence } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
 import { figureText } from '../quantity';
-import { addFood, addSum, addUnknown, emptySum, sodiumShare, type NutrientSum } from '../nutrition';
+import {
+  addFood,
+  addSum,
+  addUnknown,
+  emptySum,
+  sodiumShare,
+  vectorHere,
+  type NutrientSum,
+} from '../nutrition';
 import type { Book } from '../recipe/book';
 import type { Cooking, Recipe } from '../recipe/recipe';
 import { standardize, type StandardLine } from '../recipe/standardize';
@@ -71,7 +79,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
     parts: inner ? inner.statement : NO_ITEMS,
     statementText: pack?.statement ?? '',
     isWater: isWater(line),
-    isUnrecorded: inner ? false : !food || (isProduct && !pack),
+    isUnrecorded: inner ? false : !food || (isProduct && !pack?.isConfirmed),
   };
 }
 
@@ -88,9 +96,9 @@ function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
   }));
 }
 
-function addLine(sum: NutrientSum, line: ComposedLine, book: Book): void {
+function addLine(sum: NutrientSum, line: ComposedLine, book: Book, kitchen: Kitchen): void {
   const { weight, food, inner } = line;
-  const vector = food && book.foods.vectors.get(food.id);
+  const vector = food && vectorHere(food, book.foods, kitchen);
   if (!weight) addUnknown(sum, line.id);
   else if (inner)
     addSum(sum, inner.nutrients, inner.finishedGrams > 0 ? weight.grams / inner.finishedGrams : 0, line.id);
@@ -198,7 +206,7 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     );
   }
   const nutrients = emptySum();
-  for (const line of lines) addLine(nutrients, line, book);
+  for (const line of lines) addLine(nutrients, line, book, kitchen);
   const weights = finishedWeight(
     recipe,
     lines,

@@ -1,5 +1,5 @@
 /** The answer to "why?": where a weight or a nutrient of the worksheet comes from, in formulas with their figures. */
-import { NUTRIENTS, sodiumShare, type NutrientId } from '../nutrition';
+import { NUTRIENTS, sodiumShare, vectorHere, type NutrientId } from '../nutrition';
 import { figureText, gramsText } from '../quantity';
 import type { Book } from '../recipe/book';
 import { WATER_ID } from '../swap/swap';
@@ -86,7 +86,7 @@ export function contributions(
       const perGram = inner.finishedGrams > 0 ? inner.nutrients.amounts[index]! / inner.finishedGrams : 0;
       return { lineId: id, name, amount: isUnknown ? null : perGram * weight.grams * share };
     }
-    const perGram = (food && book.foods.vectors.get(food.id)?.[index]) ?? NaN;
+    const perGram = (food && vectorHere(food, book.foods, input.kitchen)?.[index]) ?? NaN;
     const sodium = food && nutrient === 'sodiumMg' ? sodiumShare(food, source.reading.form) : 1;
     return {
       lineId: id,

@@ -1,3 +1,4 @@
 export * from './worksheet';
 export * from './explain';
 export { homePortionGrams, homeTarget } from './batch';
+export * from './decisions';

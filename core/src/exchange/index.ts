@@ -1,0 +1,5 @@
+export * from './told';
+export * from './schema-org';
+export * from './markdown';
+export * from './recipe-table';
+export * from './cells';
