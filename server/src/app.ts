@@ -3,7 +3,7 @@ import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError } from 'sequelize';
-import type { KitchenWeight, Pack } from '@hand-ladle/core';
+import type { KitchenName, KitchenWeight, Pack } from '@hand-ladle/core';
 import {
   computeSwaps,
   computeWorksheet,
@@ -13,10 +13,15 @@ import {
   type SwapsRequest,
 } from './compute';
 import { ApiError, ERRORS } from './errors';
+import { addExchangeRoutes } from './exchange/routes';
+import { addLarderRoutes } from './imports/routes';
 import { labelPdf } from './label-pdf';
+import { bodyOf } from './request';
 import { apiPage, openApiDocument } from './openapi';
 import {
   checked,
+  confirmRequest,
+  nameRequest,
   packRequest,
   parseRequest,
   savedRecipe,
@@ -29,20 +34,16 @@ import type { Store } from './store';
 
 /** Largest request body, in bytes. */
 const MOST_BYTES = 3 * 1024 * 1024;
+/** Addresses that take a whole table. */
+const TABLES = new Set(['/api/imports', '/api/foods.csv']);
 
 export interface AppOptions {
   store: Store;
   version: string;
+  /** Where uploaded tables are kept until they are imported. */
+  importFolder: string;
   /** Where errors that nobody expected are written. */
   log: (message: string) => void;
-}
-
-async function bodyOf(context: Context): Promise<unknown> {
-  try {
-    return await context.req.json();
-  } catch {
-    throw new ApiError('bad-json');
-  }
 }
 
 function errorAnswer(context: Context, error: unknown, log: (message: string) => void): Response {
@@ -116,14 +117,26 @@ function addWriteRoutes(app: Hono, { store }: AppOptions): void {
   app.post('/api/recipes/:id/restore', async (context) =>
     context.json(await store.restore(context.req.param('id'))),
   );
+}
+
+function addKitchenRoutes(app: Hono, { store }: AppOptions): void {
   app.put('/api/kitchens/:id/packs/:foodId', async (context) => {
-    const pack = checked<Omit<Pack, 'foodId'>>(packRequest, await bodyOf(context));
+    const pack = checked<Omit<Pack, 'foodId' | 'isConfirmed' | 'before'>>(packRequest, await bodyOf(context));
     const { id, foodId } = context.req.param();
-    return context.json(await store.recordPack(id, { ...pack, foodId }));
+    return context.json(await store.recordPack(id, { ...pack, foodId, isConfirmed: true, before: null }));
+  });
+  app.post('/api/kitchens/:id/packs/:foodId/confirm', async (context) => {
+    const by = checked<{ checkedBy: string; checkedOn: string }>(confirmRequest, await bodyOf(context));
+    const { id, foodId } = context.req.param();
+    return context.json(await store.confirmPack(id, foodId, by));
   });
   app.post('/api/kitchens/:id/weights', async (context) => {
     const weight = checked<KitchenWeight>(weightRequest, await bodyOf(context));
     return context.json(await store.recordWeight(context.req.param('id'), weight));
+  });
+  app.post('/api/kitchens/:id/names', async (context) => {
+    const name = checked<KitchenName>(nameRequest, await bodyOf(context));
+    return context.json(await store.tieName(context.req.param('id'), name));
   });
 }
 
@@ -141,16 +154,18 @@ export function createApp(options: AppOptions): Hono {
       },
     }),
   );
-  app.use(
-    '/api/*',
-    bodyLimit({
-      maxSize: MOST_BYTES,
-      onError: (context) => errorAnswer(context, new ApiError('too-large'), options.log),
-    }),
-  );
+  const limit = bodyLimit({
+    maxSize: MOST_BYTES,
+    onError: (context) => errorAnswer(context, new ApiError('too-large'), options.log),
+  });
+  // Tables are streamed to disk and have a limit of their own.
+  app.use('/api/*', (context, next) => (TABLES.has(context.req.path) ? next() : limit(context, next)));
+  addExchangeRoutes(app, options.store);
+  addLarderRoutes(app, options.store, options.importFolder);
   addReadRoutes(app, options);
   addComputeRoutes(app, options);
   addWriteRoutes(app, options);
+  addKitchenRoutes(app, options);
   app.all('/api/*', (context) => errorAnswer(context, new ApiError('not-found'), options.log));
   app.onError((error, context) => errorAnswer(context, error, options.log));
   return app;

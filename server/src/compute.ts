@@ -163,6 +163,8 @@ export interface Digest {
   openCount: number;
   energyKcal: number;
   isEnergyComplete: boolean;
+  /** Products whose statement changed and waits for a yes: the dish is unchecked till then. */
+  changedProducts: string[];
 }
 
 /** Digests of all dishes for a kitchen, from the same worksheet as everything else. */
@@ -192,6 +194,13 @@ export async function digests(kitchenId: string | undefined, store: Store): Prom
       isUnchecked: sheet.allergens.some(({ isOnlyUnchecked }) => isOnlyUnchecked),
       openCount: sheet.label.draftReasons.length,
       energyKcal: sheet.nutrition.perPortion.energyKcal,
+      changedProducts: [
+        ...new Set(
+          sheet.findings
+            .filter(({ code }) => code === 'statement-changed')
+            .map(({ figures }) => String(figures['product'])),
+        ),
+      ],
       isEnergyComplete: !sheet.nutrition.missing.some(({ id }) => id === 'energyKcal'),
     };
   });

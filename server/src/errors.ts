@@ -19,6 +19,36 @@ export const ERRORS = {
     message: 'Someone else saved this dish after you opened it. Your changes are kept on your screen.',
   },
   'component-in-use': { status: 409, message: 'Other dishes use this one, so it stays in the book.' },
+  'food-exists': { status: 409, message: 'A food of this name is in the larder already.' },
+  'food-conflict': {
+    status: 409,
+    message: 'Someone else changed this food after you opened it. Your changes are kept on your screen.',
+  },
+  'food-loosened': {
+    status: 409,
+    message:
+      'This would say less of an allergen, of animal origin or of a caution than the larder does. Record what the pack says instead.',
+  },
+  'file-empty': { status: 400, message: 'There is nothing in this file.' },
+  'file-too-large': {
+    status: 413,
+    message: 'The file is larger than 128 MB. Nothing was kept: split it and import the parts.',
+  },
+  'file-unreadable': {
+    status: 400,
+    message:
+      'This file cannot be read as a table. Save it as CSV (UTF-8) and try again. Nothing was changed.',
+  },
+  'import-not-found': { status: 404, message: 'There is no such import any more. Choose the file again.' },
+  'import-running': { status: 409, message: 'This import is running. Stop it or wait for its end.' },
+  'mapping-incomplete': {
+    status: 400,
+    message: 'Say first which columns hold what is needed. Nothing was changed.',
+  },
+  'no-recipe': {
+    status: 422,
+    message: 'No recipe was found in this. Nothing was taken in; the text is still yours.',
+  },
   'database-down': { status: 503, message: 'The database does not answer. Nothing was saved; try again.' },
   internal: {
     status: 500,

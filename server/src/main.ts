@@ -7,7 +7,7 @@ import { createApp } from './app';
 import { addressFromEnvironment, connect } from './database/connect';
 import { migrate } from './database/migrations';
 import { defineTables } from './database/models';
-import { seedOnce } from './database/seed';
+import { refreshLarder, seedOnce } from './database/seed';
 import { Store } from './store';
 
 const WEB = join('web', 'dist');
@@ -18,10 +18,12 @@ const database = connect(addressFromEnvironment());
 const tables = defineTables(database);
 await migrate(database);
 await seedOnce(database, tables, new Date());
+await refreshLarder(database, tables);
 
 const app = createApp({
   store: new Store(database, tables),
   version,
+  importFolder: join(process.env['HAND_LADLE_DATA'] ?? '.data', 'imports'),
   log: (message) => console.error(message),
 });
 app.use('/assets/*', async (context, next) => {

@@ -3,8 +3,12 @@ import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { ERRORS } from './errors';
 import {
+  confirmRequest,
+  foodRequest,
+  nameRequest,
   packRequest,
   parseRequest,
+  runRequest,
   savedRecipe,
   swapsRequest,
   weightRequest,
@@ -94,6 +98,99 @@ const OPERATIONS: readonly Operation[] = [
     body: weightRequest,
     answers: 'The kitchen',
   },
+  {
+    method: 'post',
+    path: '/api/kitchens/{id}/packs/{foodId}/confirm',
+    summary: 'Says yes to a changed statement, by name and date',
+    body: confirmRequest,
+    answers: 'The kitchen',
+  },
+  {
+    method: 'post',
+    path: '/api/kitchens/{id}/names',
+    summary: 'Ties a name, as this kitchen writes it, to a food',
+    body: nameRequest,
+    answers: 'The kitchen',
+  },
+  {
+    method: 'get',
+    path: '/api/recipes/{file}',
+    summary: 'One dish as a file: ID.json (JSON-LD), ID.md or ID.csv',
+    answers: 'A file',
+  },
+  {
+    method: 'get',
+    path: '/api/recipes.json',
+    summary: 'All dishes as schema.org JSON-LD',
+    answers: 'A file',
+  },
+  { method: 'get', path: '/api/recipes.md', summary: 'All dishes as Markdown', answers: 'A file' },
+  { method: 'get', path: '/api/recipes.csv', summary: 'All dishes as one table', answers: 'A file' },
+  {
+    method: 'post',
+    path: '/api/recipes/import',
+    summary:
+      'Takes recipes in from JSON-LD, a web page, Markdown, a table or plain text (Content-Type says which; ?dryRun=true only reports)',
+    answers: 'What was found in the document, and what is open about each',
+  },
+  {
+    method: 'get',
+    path: '/api/foods.csv',
+    summary: 'The larder, one food a row, headings with units',
+    answers: 'A CSV file',
+  },
+  {
+    method: 'post',
+    path: '/api/foods.csv',
+    summary: 'Imports the same table: all accepted rows or none',
+    answers: 'The report, with every row refused and why',
+  },
+  {
+    method: 'get',
+    path: '/api/foods/{id}',
+    summary: 'One food, its version and the dishes that use it',
+    answers: 'The food',
+  },
+  { method: 'post', path: '/api/foods', summary: 'A new food', body: foodRequest, answers: 'The food' },
+  {
+    method: 'put',
+    path: '/api/foods/{id}',
+    summary: 'Saves a food over the version that was read',
+    body: foodRequest,
+    answers: 'The food',
+  },
+  {
+    method: 'post',
+    path: '/api/imports',
+    summary: 'Uploads a table (?kind=foods or products, up to 128 MB) to be mapped',
+    answers: 'Headings, first rows and the guessed mapping',
+  },
+  {
+    method: 'get',
+    path: '/api/imports/{id}',
+    summary: 'How far an import is',
+    answers: 'Progress and refused rows',
+  },
+  {
+    method: 'post',
+    path: '/api/imports/{id}/run',
+    summary: 'Tries or runs an import',
+    body: runRequest,
+    answers: 'Progress',
+  },
+  {
+    method: 'post',
+    path: '/api/imports/{id}/stop',
+    summary: 'Stops a running import; nothing of it stays',
+    answers: 'Progress',
+  },
+  {
+    method: 'get',
+    path: '/api/imports/{id}/refused.csv',
+    summary: 'Every row refused and why',
+    answers: 'A CSV file',
+  },
+  { method: 'delete', path: '/api/imports/{id}', summary: 'Forgets an upload', answers: 'Its id' },
 ];
 
 const ERROR_SCHEMA = {

@@ -1,6 +1,19 @@
 /** What the API takes, as Joi schemas: the edge where bad input stops. The OpenAPI document is made from these. */
 import Joi from 'joi';
-import { PANS, SUBSTANCES } from '@hand-ladle/core';
+import {
+  ALLERGEN_STATUSES,
+  ANIMAL_STATES,
+  CAUTION_CODES,
+  FOOD_KINDS,
+  FOOD_STATES,
+  NUTRIENTS,
+  PANS,
+  PRICE_CLASSES,
+  SCALING_ROLES,
+  SOURCE_CLASSES,
+  SUBSTANCES,
+  WHOLE_FOOD_CLASSES,
+} from '@hand-ladle/core';
 import { ApiError } from './errors';
 
 /** Longest text taken for one recipe, in characters. */
@@ -11,6 +24,8 @@ const id = Joi.string()
   .description('Lower-case letters, digits and hyphens');
 const name = Joi.string().trim().min(1).max(200);
 const grams = Joi.number().positive().max(100_000_000).precision(3);
+const person = Joi.string().trim().min(1).max(120);
+const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
 const regime = Joi.string().valid('us', 'eu');
 const findings = Joi.array().items(Joi.object()).max(50);
 
@@ -81,8 +96,14 @@ const stepReading = Joi.object({
   })
     .allow(null)
     .required(),
+  minutes: Joi.number().min(0).max(100_000).allow(null).default(null),
+  temperature: Joi.object({ celsius: Joi.number().required(), isFan: Joi.boolean().required() })
+    .allow(null)
+    .default(null),
+  equipment: Joi.array().items(Joi.string().max(40)).max(60).default([]),
   lineIds: Joi.array().items(Joi.string().max(80)).max(2000).required(),
   missingNames: Joi.array().items(Joi.string().max(200)).max(500).required(),
+  hiddenAmounts: Joi.array().items(Joi.string().max(300)).max(100).default([]),
   lookTest: Joi.string().max(200).allow('').required(),
   findings: findings.required(),
 });
@@ -175,10 +196,112 @@ export const packRequest = Joi.object({
   ).required(),
   certifiedGlutenFree: Joi.boolean().required(),
   animal: Joi.string().valid('plant', 'animal').allow(null).default(null),
-  checkedBy: Joi.string().trim().min(1).max(120).required(),
-  checkedOn: Joi.string()
-    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+  supplier: Joi.string().trim().max(120).allow('').default(''),
+  netGrams: grams.allow(null).default(null),
+  drainedGrams: grams.allow(null).default(null),
+  price: Joi.number().positive().max(1_000_000).precision(2).allow(null).default(null),
+  panel: Joi.object(
+    Object.fromEntries(NUTRIENTS.map((each) => [each, Joi.number().min(0).max(100_000)])),
+  ).default({}),
+  checkedBy: person.required(),
+  checkedOn: date.required(),
+});
+
+export const confirmRequest = Joi.object({ checkedBy: person.required(), checkedOn: date.required() });
+
+export const nameRequest = Joi.object({
+  written: Joi.string().trim().min(1).max(400).required(),
+  foodId: id.required(),
+  tiedOn: date.required(),
+});
+
+const words = (most: number, length = 120) =>
+  Joi.array().items(Joi.string().trim().min(1).max(length)).max(most);
+const source = Joi.string().valid(...SOURCE_CLASSES);
+
+/** A food as it is edited: what is not known is null. */
+export const food = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  labelName: name.required(),
+  synonyms: words(60).required(),
+  category: Joi.string().trim().min(1).max(60).required(),
+  state: Joi.string()
+    .valid(...FOOD_STATES)
     .required(),
+  kind: Joi.string()
+    .valid(...FOOD_KINDS)
+    .required(),
+  animal: Joi.string()
+    .valid(...ANIMAL_STATES)
+    .required(),
+  wholeFood: Joi.string()
+    .valid(...WHOLE_FOOD_CLASSES)
+    .required(),
+  functions: words(20, 60).required(),
+  scaling: Joi.string()
+    .valid(...SCALING_ROLES)
+    .required(),
+  trimYield: Joi.number().min(0.01).max(1).required(),
+  cookingYield: Joi.number().min(0.1).max(20).allow(null).required(),
+  cookingYields: Joi.array()
+    .items(
+      Joi.object({
+        method: Joi.string().max(40).required(),
+        ratio: Joi.number().min(0.05).max(20).required(),
+        absorbedGramsPerGram: Joi.number().min(0).max(20).required(),
+        source: source.required(),
+      }),
+    )
+    .max(30)
+    .required(),
+  allergens: Joi.object(
+    Object.fromEntries(SUBSTANCES.map((each) => [each, Joi.string().valid(...ALLERGEN_STATUSES)])),
+  ).required(),
+  cautions: Joi.array()
+    .items(Joi.string().valid(...CAUTION_CODES))
+    .max(10)
+    .required(),
+  composition: Joi.object(
+    Object.fromEntries(
+      NUTRIENTS.map((each) => [each, Joi.number().min(0).max(100_000).allow(null).required()]),
+    ),
+  ).required(),
+  energyKcal: Joi.number().min(0).max(950).allow(null).required(),
+  priceClass: Joi.string()
+    .valid(...PRICE_CLASSES)
+    .allow(null)
+    .required(),
+  source: source.required(),
+  figureSources: Joi.object().pattern(Joi.string().max(40), source).required(),
+  measures: Joi.array()
+    .items(
+      Joi.object({
+        form: Joi.string().max(40).allow('').required(),
+        unit: Joi.string().max(20).required(),
+        size: Joi.string().valid('small', 'medium', 'large').required(),
+        grams: grams.required(),
+        lowGrams: grams.required(),
+        highGrams: grams.required(),
+        basis: Joi.string().valid('AP', 'EP').required(),
+        source: source.required(),
+      }),
+    )
+    .max(80)
+    .required(),
+});
+
+export const foodRequest = Joi.object({
+  food: food.required(),
+  version: Joi.number().integer().min(0).default(0),
+});
+
+export const runRequest = Joi.object({
+  mapping: Joi.object().pattern(Joi.string().max(300), Joi.string().max(60).allow('')).required(),
+  hasDecimalComma: Joi.boolean().required(),
+  existing: Joi.string().valid('update', 'refuse').default('refuse'),
+  dryRun: Joi.boolean().default(true),
+  kitchenId: id,
 });
 
 export const weightRequest = Joi.object({

@@ -1,106 +1,11 @@
 /** What the server keeps: the larder, the kitchens, the book of recipes. */
-import { Op, QueryTypes, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
-import {
-  bookOf,
-  foodSet,
-  type Book,
-  type Food,
-  type Kitchen,
-  type KitchenWeight,
-  type Pack,
-  type Recipe,
-  type SwapEntry,
-} from '@hand-ladle/core';
-import type { Tables } from './database/models';
-import {
-  insertRecipe,
-  kitchenFromRows,
-  recipeFromRows,
-  updateRecipe,
-  type SavedRecipe,
-} from './database/rows';
+import { Op, UniqueConstraintError } from 'sequelize';
+import { bookOf, foodSet, type Book, type FoodSet, type Recipe } from '@hand-ladle/core';
+import { insertRecipe, recipeFromRows, updateRecipe, type SavedRecipe } from './database/rows';
+import { groupedBy, idOf, LarderStore, type Larder, type Row } from './larder-store';
 import { ApiError } from './errors';
 
-type Row = Model<Record<string, unknown>, Record<string, unknown>>;
-const idOf = (row: Row, column = 'id'): string => row.get(column) as string;
-
-function groupedBy(rows: readonly Row[], column: string): Map<string, Row[]> {
-  const groups = new Map<string, Row[]>();
-  for (const row of rows) {
-    const list = groups.get(idOf(row, column));
-    if (list) list.push(row);
-    else groups.set(idOf(row, column), [row]);
-  }
-  return groups;
-}
-
-export interface Larder {
-  foods: Food[];
-  swaps: SwapEntry[];
-}
-
-export class Store {
-  private larderCache: Larder | null = null;
-
-  constructor(
-    private readonly database: Sequelize,
-    private readonly tables: Tables,
-    private readonly now: () => Date = () => new Date(),
-  ) {}
-
-  /** Throws when the database does not answer. */
-  async ping(): Promise<void> {
-    await this.database.query('SELECT 1', { type: QueryTypes.SELECT });
-  }
-
-  async larder(): Promise<Larder> {
-    if (!this.larderCache) {
-      const order: [string, string][] = [['position', 'ASC']];
-      const foods = await this.tables.foods.findAll({ order });
-      const swaps = await this.tables.swaps.findAll({ order });
-      this.larderCache = {
-        foods: foods.map((row) => row.get('data') as Food),
-        swaps: swaps.map((row) => row.get('data') as SwapEntry),
-      };
-    }
-    return this.larderCache;
-  }
-
-  async kitchens(): Promise<Kitchen[]> {
-    const rows = await this.tables.kitchens.findAll({ order: [['position', 'ASC']] });
-    const packs = groupedBy(await this.tables.packs.findAll({ order: [['id', 'ASC']] }), 'kitchenId');
-    const weights = groupedBy(await this.tables.weights.findAll({ order: [['id', 'ASC']] }), 'kitchenId');
-    return rows.map((row) => kitchenFromRows(row, packs.get(idOf(row)) ?? [], weights.get(idOf(row)) ?? []));
-  }
-
-  /** One kitchen; the first when no id is given. */
-  async kitchen(id: string | undefined): Promise<Kitchen> {
-    const kitchens = await this.kitchens();
-    const kitchen = id === undefined ? kitchens[0] : kitchens.find((each) => each.id === id);
-    if (!kitchen) throw new ApiError('kitchen-not-found');
-    return kitchen;
-  }
-
-  private async mustHaveFood(id: string): Promise<void> {
-    if ((await this.tables.foods.count({ where: { id } })) === 0) throw new ApiError('food-not-found');
-  }
-
-  /** Records what a pack says. Earlier statements stay in the table. */
-  async recordPack(kitchenId: string, pack: Pack): Promise<Kitchen> {
-    await this.kitchen(kitchenId);
-    await this.mustHaveFood(pack.foodId);
-    await this.tables.packs.create({ kitchenId, ...pack });
-    return this.kitchen(kitchenId);
-  }
-
-  /** Keeps the kitchen's own weight for a word and a food. */
-  async recordWeight(kitchenId: string, weight: KitchenWeight): Promise<Kitchen> {
-    await this.kitchen(kitchenId);
-    await this.mustHaveFood(weight.foodId);
-    await this.tables.weights.create({ kitchenId, ...weight });
-    return this.kitchen(kitchenId);
-  }
-
+export class Store extends LarderStore {
   /** Saved recipes by a condition; variants come with their parent's lines and steps. */
   private async recipesWhere(where: Record<string, unknown>): Promise<SavedRecipe[]> {
     const rows = await this.tables.recipes.findAll({
@@ -152,11 +57,30 @@ export class Store {
     return (await this.recipesWhere({ isComponent: true })).map(({ recipe }) => recipe);
   }
 
-  /** Everything a computation leans on, as it stands now. */
+  private indexed: { key: string; larder: Larder; set: FoodSet } | null = null;
+
+  /** Everything a computation leans on, as it stands now. The index of names is made anew only when names changed. */
   async book(): Promise<Book> {
-    const { foods, swaps } = await this.larder();
+    const larder = await this.larder();
     const components = await this.components();
-    return bookOf(foodSet(foods, components), components, swaps);
+    const key = JSON.stringify(components.map(({ id, name }) => [id, name]));
+    if (this.indexed?.key !== key || this.indexed.larder !== larder)
+      this.indexed = { key, larder, set: foodSet(larder.foods, components) };
+    return bookOf(this.indexed.set, components, larder.swaps);
+  }
+
+  /** The dishes that use a food or a component, to any depth, by name. */
+  async usersOf(id: string): Promise<{ id: string; name: string }[]> {
+    const all = (await this.recipes()).map(({ recipe }) => recipe);
+    const users = new Set([id]);
+    for (let before = 0; before !== users.size;) {
+      before = users.size;
+      for (const recipe of all)
+        if (recipe.lines.some((line) => users.has(usedIn(line) ?? ''))) users.add(recipe.id);
+    }
+    return all
+      .filter((recipe) => recipe.id !== id && users.has(recipe.id))
+      .map(({ id: each, name }) => ({ id: each, name }));
   }
 
   async create(saved: SavedRecipe): Promise<SavedRecipe> {

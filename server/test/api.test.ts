@@ -167,7 +167,7 @@ describe('the surface others rely on', () => {
       .filter(
         ({ method, path }) => method !== 'ALL' && path.startsWith('/api/') && !/openapi|docs/.test(path),
       )
-      .map(({ method, path }) => `${method} ${path}`);
+      .map(({ method, path }) => `${method} ${path.replace(/\{[^}]*\}/g, '')}`);
     expect([...new Set(served)].sort()).toEqual(documented.sort());
     expect(body.paths['/api/parse'].post.requestBody.content['application/json'].schema.required).toEqual([
       'text',
@@ -340,11 +340,15 @@ describe('what is kept', () => {
       allergens: { wheat: 'may-contain' },
     });
     await world.send('PUT', '/api/kitchens/alder-ward/packs/tamari', pack);
+    await world.send('POST', '/api/kitchens/alder-ward/packs/tamari/confirm', {
+      checkedBy: 'B',
+      checkedOn: '2026-11-21',
+    });
     const { body } = await world.send('POST', '/api/worksheet', { recipeId: POT, kitchenId: 'alder-ward' });
     const tamari = body.lines.find(({ foodId }: { foodId: string }) => foodId === 'tamari');
     expect(tamari.findings.map(({ code }: { code: string }) => code)).not.toContain('pack-unknown');
     expect(body.label.ingredients).toContain('tamari (SOYA BEANS, salt)');
-    expect(await world.tables.packs.count({ where: { foodId: 'tamari' } })).toBe(2);
+    expect(await world.tables.packs.count({ where: { foodId: 'tamari' } })).toBe(3);
   });
 
   test("the kitchen's own handful is used from then on", async () => {

@@ -7,15 +7,14 @@ import { defineTables } from '../src/database/models';
 import { seedOnce } from '../src/database/seed';
 import { Store } from '../src/store';
 
-const FOLDER = '.data/test';
-
-function databaseScript(act: 'start' | 'stop'): string {
-  return execFileSync('node', ['scripts/database.mjs', act, FOLDER], { encoding: 'utf8' });
+function databaseScript(act: 'start' | 'stop', folder: string): string {
+  return execFileSync('node', ['scripts/database.mjs', act, folder], { encoding: 'utf8' });
 }
 
-/** Starts the database, makes it new, loads the demo world. */
-export async function openWorld() {
-  const { port, environment } = JSON.parse(databaseScript('start')) as {
+/** Starts a database of its own for each test file, makes it new, loads the demo world. */
+export async function openWorld(name = 'test') {
+  const folder = `.data/${name}`;
+  const { port, environment } = JSON.parse(databaseScript('start', folder)) as {
     port: number;
     environment: Record<'HAND_LADLE_DB_USER' | 'HAND_LADLE_DB_PASSWORD' | 'HAND_LADLE_DB_NAME', string>;
   };
@@ -33,7 +32,12 @@ export async function openWorld() {
   const isSeeded = await seedOnce(database, tables, new Date(0));
   const store = new Store(database, tables);
   const errors: string[] = [];
-  const app = createApp({ store, version: 'test', log: (message) => errors.push(message) });
+  const app = createApp({
+    store,
+    version: 'test',
+    importFolder: `${folder}/imports`,
+    log: (message) => errors.push(message),
+  });
 
   async function send(method: string, path: string, body?: unknown) {
     const response = await app.request(path, {
@@ -49,7 +53,7 @@ export async function openWorld() {
   }
   const close = async (): Promise<void> => {
     await database.close();
-    databaseScript('stop');
+    databaseScript('stop', folder);
   };
   return { app, store, database, tables, errors, isSeeded, send, close };
 }

@@ -56,8 +56,11 @@ const anyTold = fc.record({
     .array(text, { maxLength: 4 })
     .map((texts) => texts.map((each, index) => ({ id: `s${index + 1}`, text: each }))),
   parentId: fc.constantFrom(null, 'parent-dish'),
-  swaps: fc.constantFrom([], [{ fromId: 'tamari', swapId: 'tamari-mushroom-ferment' }]),
-  freeFrom: fc.constantFrom([], ['soy', 'nut']),
+  swaps: fc.constantFrom<ToldRecipe['swaps'][]>(
+    [],
+    [{ fromId: 'tamari', swapId: 'tamari-mushroom-ferment' }],
+  ),
+  freeFrom: fc.constantFrom<string[][]>([], ['soy', 'nut']),
   target: fc.constantFrom(null, { kind: 'weight' as const, grams: 12_000 }),
 });
 

@@ -3,3 +3,4 @@ export * from './schema-org';
 export * from './markdown';
 export * from './recipe-table';
 export * from './cells';
+export * from './table-mapping';

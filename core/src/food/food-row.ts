@@ -285,3 +285,29 @@ export function rowFromFood(food: Food): FoodRow {
     ...Object.fromEntries(figures),
   };
 }
+
+const STATUS_RANK: Readonly<Record<AllergenStatus, number>> = {
+  contains: 3,
+  'may-contain': 2,
+  check: 1,
+  clear: 0,
+};
+
+/**
+ * What a changed food would say less of than before: allergens taken away, a product made a single food, an animal
+ * food made a plant. A larder only ever gets more careful; what a pack says is recorded as a pack.
+ */
+export function loosened(before: Food, after: Food): string[] {
+  const found: string[] = [];
+  for (const substance of SUBSTANCES) {
+    const was = before.allergens[substance];
+    const is = after.allergens[substance];
+    if (was && STATUS_RANK[is ?? 'clear'] < STATUS_RANK[was]) found.push(`${substance}: ${was}`);
+  }
+  if (before.kind === 'product' && after.kind === 'single') found.push('kind: product');
+  const animalRank = (food: Food): number => ANIMAL_STATES.indexOf(food.animal);
+  if (animalRank(after) < animalRank(before)) found.push(`animal: ${before.animal}`);
+  for (const caution of before.cautions)
+    if (!after.cautions.includes(caution)) found.push(`caution: ${caution}`);
+  return found;
+}

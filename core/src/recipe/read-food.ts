@@ -48,6 +48,8 @@ const STAPLES = new Set(['grain', 'noodle']);
 function likelyState(foods: readonly Food[], unit: string | null): FoodState | null {
   const states = new Set(foods.map(({ state }) => state));
   if (foods.every(({ category }) => STAPLES.has(category)) && states.has('dry')) return 'dry';
+  // Split lentils and dals come in no tin: unless "cooked" is said they are dry.
+  if (states.has('dry') && !states.has('tinned') && !states.has('raw')) return 'dry';
   if (states.has('raw') && (states.has('dry') || states.has('tinned') || states.has('cooked'))) {
     if (unit === null) return foods[0]!.state;
     return states.has('dry') && DRY_UNITS.has(unit) ? 'dry' : 'raw';

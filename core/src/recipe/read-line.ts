@@ -28,10 +28,11 @@ function foodFindings(read: FoodRead, lineId: string | null, larder: FoodSet): F
   if (read.confidence < 1)
     found.push(finding('food-unsure', lineId, { written: read.text, name: name(first) }));
   if (read.isOpen) {
-    const states = read.ids.map((id) => larder.foods.get(id)?.state ?? 'component').join(', ');
-    found.push(
-      finding('state-unsure', lineId, { name: read.text, states: states.replace(/, (\w+)$/, ' or $1') }),
-    );
+    const states = read.ids.map((id) => larder.foods.get(id)?.state ?? 'component');
+    // Two foods of one name in one state are told apart by their own names.
+    const choices = new Set(states).size === states.length ? states : read.ids.map(name);
+    const words = choices.join(', ').replace(/, ([^,]+)$/, ' or $1');
+    found.push(finding('state-unsure', lineId, { name: read.text, states: words }));
   }
   const [other] = read.alternatives;
   if (other !== undefined)

@@ -90,6 +90,39 @@ async function firstSchema(q: QueryInterface): Promise<void> {
 const addAnimalToPacks = (q: QueryInterface): Promise<void> =>
   q.addColumn('packs', 'animal', { type: DataTypes.STRING(10), allowNull: true });
 
+/** Products: what is bought, and whether a changed statement was confirmed. Foods that people edit carry a version. */
+async function addProductsAndNames(q: QueryInterface): Promise<void> {
+  await q.addColumn('packs', 'supplier', { ...text(120), defaultValue: '' });
+  await q.addColumn('packs', 'net_grams', grams(true));
+  await q.addColumn('packs', 'drained_grams', grams(true));
+  await q.addColumn('packs', 'price', { type: DataTypes.DECIMAL(12, 2), allowNull: true });
+  await q.addColumn('packs', 'panel', json(true));
+  await q.addColumn('packs', 'is_confirmed', {
+    type: DataTypes.BOOLEAN,
+    allowNull: false,
+    defaultValue: true,
+  });
+  await q.addColumn('foods', 'version', {
+    type: DataTypes.INTEGER.UNSIGNED,
+    allowNull: false,
+    defaultValue: 1,
+  });
+  await q.createTable('kitchen_names', {
+    id: serial,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    food_id: text(80),
+    written: text(200),
+    tied_on: { type: DataTypes.DATEONLY, allowNull: false },
+  });
+}
+
+async function removeProductsAndNames(q: QueryInterface): Promise<void> {
+  await q.dropTable('kitchen_names');
+  await q.removeColumn('foods', 'version');
+  for (const column of ['supplier', 'net_grams', 'drained_grams', 'price', 'panel', 'is_confirmed'])
+    await q.removeColumn('packs', column);
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -120,6 +153,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '002-animal-origin-of-packs',
         up: ({ context }) => addAnimalToPacks(context),
         down: ({ context }) => context.removeColumn('packs', 'animal'),
+      },
+      {
+        name: '003-products-and-names',
+        up: ({ context }) => addProductsAndNames(context),
+        down: ({ context }) => removeProductsAndNames(context),
       },
     ],
   });

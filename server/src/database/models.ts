@@ -9,6 +9,7 @@ export interface Tables {
   kitchens: Table;
   packs: Table;
   weights: Table;
+  names: Table;
   recipes: Table;
   lines: Table;
   steps: Table;
@@ -45,7 +46,7 @@ export function defineTables(database: Sequelize): Tables {
   const table = (name: string, columns: Parameters<Sequelize['define']>[1]): Table =>
     database.define(name, columns, { tableName: name, timestamps: false }) as Table;
   return {
-    foods: table('foods', { id: key, position: INTEGER, data: json('data') }),
+    foods: table('foods', { id: key, position: INTEGER, data: json('data'), version: INTEGER }),
     swaps: table('swaps', { id: key, position: INTEGER, fromId: string, data: json('data') }),
     kitchens: table('kitchens', { id: key, position: INTEGER, name: string, settings: json('settings') }),
     packs: table('packs', {
@@ -59,6 +60,19 @@ export function defineTables(database: Sequelize): Tables {
       animal: string,
       checkedBy: string,
       checkedOn: DATEONLY,
+      supplier: string,
+      netGrams: decimal('netGrams'),
+      drainedGrams: decimal('drainedGrams'),
+      price: decimal('price'),
+      panel: json('panel'),
+      isConfirmed: BOOLEAN,
+    }),
+    names: table('kitchen_names', {
+      id: serial,
+      kitchenId: string,
+      foodId: string,
+      written: string,
+      tiedOn: DATEONLY,
     }),
     weights: table('kitchen_weights', {
       id: serial,

@@ -1,6 +1,16 @@
 /** Recipes and kitchens to rows and back. Every multi-row write is given its transaction. */
 import type { Model, Transaction } from 'sequelize';
-import type { Kitchen, KitchenWeight, LineAnswers, Pack, Recipe, Target } from '@hand-ladle/core';
+import {
+  EMPTY_STEP_READING,
+  type Kitchen,
+  type KitchenName,
+  type KitchenWeight,
+  type LineAnswers,
+  type Pack,
+  type PackBefore,
+  type Recipe,
+  type Target,
+} from '@hand-ladle/core';
 import type { Tables } from './models';
 
 /** A recipe as it is kept: with the batch it was last made for, and its version for two people saving. */
@@ -13,41 +23,78 @@ export interface SavedRecipe {
 type Row = Model<Record<string, unknown>, Record<string, unknown>>;
 const value = <T>(row: Row, column: string): T => row.get(column) as T;
 
+/** The row of one version of a pack. What it said before is in the row before it. */
+export const packRow = (kitchenId: string, { before: _, ...pack }: Pack) => ({ kitchenId, ...pack });
+
 export async function insertKitchen(
   tables: Tables,
   kitchen: Kitchen,
   position: number,
   transaction: Transaction,
 ): Promise<void> {
-  const { id, name, packs, weights, ...settings } = kitchen;
+  const { id, name, packs, weights, names, ...settings } = kitchen;
   await tables.kitchens.create({ id, position, name, settings }, { transaction });
-  await tables.packs.bulkCreate(
-    packs.map((pack) => ({ kitchenId: id, ...pack })),
-    { transaction },
-  );
+  for (const pack of packs) {
+    // A change that waits for a yes has two versions: the one that was confirmed, and the new one.
+    if (pack.before)
+      await tables.packs.create(packRow(id, { ...pack, ...pack.before, isConfirmed: true }), { transaction });
+    await tables.packs.create(packRow(id, pack), { transaction });
+  }
   await tables.weights.bulkCreate(
     weights.map((weight) => ({ kitchenId: id, ...weight })),
     { transaction },
   );
+  await tables.names.bulkCreate(
+    names.map((each) => ({ kitchenId: id, ...each })),
+    { transaction },
+  );
 }
 
-/** A kitchen from its rows; of several packs or weights for one food, the last recorded holds. */
-export function kitchenFromRows(row: Row, packRows: readonly Row[], weightRows: readonly Row[]): Kitchen {
+function packFromRow(row: Row): Pack {
+  return {
+    foodId: value(row, 'foodId'),
+    productName: value(row, 'productName'),
+    supplier: value(row, 'supplier'),
+    netGrams: value(row, 'netGrams'),
+    drainedGrams: value(row, 'drainedGrams'),
+    price: value(row, 'price'),
+    panel: value<Pack['panel'] | null>(row, 'panel') ?? {},
+    statement: value(row, 'statement'),
+    allergens: value(row, 'allergens'),
+    certifiedGlutenFree: Boolean(value(row, 'certifiedGlutenFree')),
+    animal: value<Pack['animal'] | undefined>(row, 'animal') ?? null,
+    checkedBy: value(row, 'checkedBy'),
+    checkedOn: value(row, 'checkedOn'),
+    isConfirmed: Boolean(value(row, 'isConfirmed')),
+    before: null,
+  };
+}
+
+/** Of a food's versions the last holds; while it is not confirmed, it carries what the last confirmed one said. */
+function packsFromRows(rows: readonly Row[]): Pack[] {
   const packs = new Map<string, Pack>();
-  for (const each of packRows) {
-    packs.set(value(each, 'foodId'), {
-      foodId: value(each, 'foodId'),
-      productName: value(each, 'productName'),
-      statement: value(each, 'statement'),
-      allergens: value(each, 'allergens'),
-      certifiedGlutenFree: Boolean(value(each, 'certifiedGlutenFree')),
-      animal: value<Pack['animal'] | undefined>(each, 'animal') ?? null,
-      checkedBy: value(each, 'checkedBy'),
-      checkedOn: value(each, 'checkedOn'),
-    });
+  const confirmed = new Map<string, PackBefore>();
+  for (const row of rows) {
+    const pack = packFromRow(row);
+    const { foodId, statement, allergens, animal, checkedOn } = pack;
+    if (pack.isConfirmed) confirmed.set(foodId, { statement, allergens, animal, checkedOn });
+    const before = pack.isConfirmed ? null : (confirmed.get(foodId) ?? null);
+    packs.set(foodId, { ...pack, before });
   }
+  return [...packs.values()];
+}
+
+/** What belongs to a kitchen, as rows in the order they were recorded. */
+export interface KitchenRows {
+  packs: readonly Row[];
+  weights: readonly Row[];
+  names: readonly Row[];
+}
+
+/** A kitchen from its rows; of several weights or names for one thing, the last recorded holds. */
+export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
   const weights = new Map<string, KitchenWeight>();
-  for (const each of weightRows) {
+  for (const each of rows.weights) {
     const weight: KitchenWeight = {
       unit: value(each, 'unit'),
       foodId: value(each, 'foodId'),
@@ -56,13 +103,19 @@ export function kitchenFromRows(row: Row, packRows: readonly Row[], weightRows: 
     };
     weights.set(`${weight.unit} ${weight.foodId}`, weight);
   }
-  const settings = value<Omit<Kitchen, 'id' | 'name' | 'packs' | 'weights'>>(row, 'settings');
+  const names = new Map<string, KitchenName>();
+  for (const each of rows.names) {
+    const written = value<string>(each, 'written');
+    names.set(written, { written, foodId: value(each, 'foodId'), tiedOn: value(each, 'tiedOn') });
+  }
+  const settings = value<Omit<Kitchen, 'id' | 'name' | 'packs' | 'weights' | 'names'>>(row, 'settings');
   return {
     id: value(row, 'id'),
     name: value(row, 'name'),
     ...settings,
-    packs: [...packs.values()],
+    packs: packsFromRows(rows.packs),
     weights: [...weights.values()],
+    names: [...names.values()],
   };
 }
 
@@ -176,7 +229,8 @@ export function recipeFromRows(
       steps: steps.map((step) => ({
         id: value(step, 'stepId'),
         text: value(step, 'text'),
-        reading: value(step, 'reading'),
+        // Steps read before they told equipment and temperature lack those words.
+        reading: { ...EMPTY_STEP_READING, ...value<object>(step, 'reading') },
       })),
       parentId: value(row, 'parentId'),
       swaps: swaps.map((swap) => ({ fromId: value(swap, 'fromId'), swapId: value(swap, 'swapId') })),

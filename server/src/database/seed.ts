@@ -10,7 +10,7 @@ export async function seedOnce(database: Sequelize, tables: Tables, now: Date): 
   const foods = loadFoods();
   await database.transaction(async (transaction) => {
     await tables.foods.bulkCreate(
-      foods.map((food, position) => ({ id: food.id, position, data: food })),
+      foods.map((food, position) => ({ id: food.id, position, data: food, version: 1 })),
       { transaction },
     );
     await tables.swaps.bulkCreate(
@@ -25,4 +25,38 @@ export async function seedOnce(database: Sequelize, tables: Tables, now: Date): 
     }
   });
   return true;
+}
+
+/**
+ * Brings the shipped foods and swaps of a database up to this version of the tables. A food somebody edited or
+ * imported carries a version above 1 and is left alone; nothing is taken out.
+ */
+export async function refreshLarder(database: Sequelize, tables: Tables): Promise<number> {
+  const rows = await tables.foods.findAll();
+  const kept = new Map(rows.map((row) => [row.get('id') as string, row]));
+  const swaps = new Set(
+    (await tables.swaps.findAll({ attributes: ['id'] })).map((row) => row.get('id') as string),
+  );
+  let changed = 0;
+  await database.transaction(async (transaction) => {
+    for (const [position, food] of loadFoods().entries()) {
+      const row = kept.get(food.id);
+      if (row && (row.get('version') !== 1 || JSON.stringify(row.get('data')) === JSON.stringify(food)))
+        continue;
+      if (row) await row.update({ data: food, position }, { transaction });
+      else await tables.foods.create({ id: food.id, position, data: food, version: 1 }, { transaction });
+      changed += 1;
+    }
+    const fresh = loadSwaps().filter(({ id }) => !swaps.has(id));
+    await tables.swaps.bulkCreate(
+      fresh.map((swap, index) => ({
+        id: swap.id,
+        position: swaps.size + index,
+        fromId: swap.fromId,
+        data: swap,
+      })),
+      { transaction },
+    );
+  });
+  return changed;
 }

@@ -1,0 +1,332 @@
+/**
+ * Imports of tables: uploaded, mapped, tried, then written in one transaction or not at all. A run tells how far it is
+ * and can be stopped; what is refused is reported row by row.
+ */
+import { randomUUID } from 'node:crypto';
+import { createWriteStream, existsSync, mkdirSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { ReadableStream } from 'node:stream/web';
+import type { Transaction } from 'sequelize';
+import { stringify } from 'csv-stringify/sync';
+import {
+  FOOD_FIELDS,
+  guessMapping,
+  PRODUCT_FIELDS,
+  safeCell,
+  type Food,
+  type Kitchen,
+  type Pack,
+  type TableField,
+} from '@hand-ladle/core';
+import { packRow } from '../database/rows';
+import { ApiError } from '../errors';
+import { FIRST_OWN_VERSION } from '../larder-store';
+import type { Store } from '../store';
+import { FoodRows, ProductRows, type Mapping, type RowReason, type RowResult } from './read-rows';
+import { keepUpload, openTable, rowsOf, type TableFile, type TableRow } from './table-file';
+
+export type ImportKind = 'foods' | 'products';
+
+export interface RunRequest {
+  mapping: Mapping;
+  hasDecimalComma: boolean;
+  /** What becomes of a row about a food the larder has. */
+  existing: 'update' | 'refuse';
+  /** Tries everything and changes nothing. */
+  dryRun: boolean;
+  kitchenId?: string;
+}
+
+export interface Refusal {
+  line: number;
+  name: string;
+  reasons: RowReason[];
+}
+
+export type RunState = 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
+
+/** How far a run is, and what it found. */
+export interface Progress {
+  state: RunState;
+  isDryRun: boolean;
+  bytes: number;
+  bytesRead: number;
+  rows: number;
+  created: number;
+  updated: number;
+  refusedCount: number;
+  /** The first refusals; all of them are in the report file. */
+  refused: Refusal[];
+  /** Why a run failed. */
+  problem: string;
+}
+
+/** What is known of an upload before it is run. */
+export interface ImportView {
+  id: string;
+  kind: ImportKind;
+  fileName: string;
+  bytes: number;
+  encoding: string;
+  delimiter: string;
+  hasDecimalComma: boolean;
+  headers: string[];
+  sample: Record<string, string>[];
+  fields: readonly TableField[];
+  mapping: Record<string, string>;
+  progress: Progress;
+}
+
+interface Job {
+  id: string;
+  kind: ImportKind;
+  fileName: string;
+  table: TableFile;
+  progress: Progress;
+  isStopping: boolean;
+}
+
+const SHOWN_REFUSALS = 200;
+/** Rows written by one statement. */
+const ROWS_AT_ONCE = 500;
+/** Uploads kept for a person to map and run; the oldest goes first. */
+const MOST_JOBS = 8;
+
+const emptyProgress = (bytes: number): Progress => ({
+  state: 'waiting',
+  isDryRun: true,
+  bytes,
+  bytesRead: 0,
+  rows: 0,
+  created: 0,
+  updated: 0,
+  refusedCount: 0,
+  refused: [],
+  problem: '',
+});
+
+const fieldsOf = (kind: ImportKind): readonly TableField[] =>
+  kind === 'foods' ? FOOD_FIELDS : PRODUCT_FIELDS;
+
+class Stopped extends Error {}
+
+/** Reads one row and says what to write for it; `flush` writes what has gathered. */
+interface Writer {
+  read(row: TableRow): RowResult<unknown>;
+  flush(values: unknown[], transaction: Transaction): Promise<void>;
+}
+
+export class ImportJobs {
+  private readonly jobs = new Map<string, Job>();
+
+  constructor(
+    private readonly store: Store,
+    private readonly folder: string,
+    private readonly today: () => string,
+  ) {
+    mkdirSync(folder, { recursive: true });
+  }
+
+  private pathOf(id: string, end = 'csv'): string {
+    return join(this.folder, `${id}.${end}`);
+  }
+
+  private job(id: string): Job {
+    const job = this.jobs.get(id);
+    if (!job) throw new ApiError('import-not-found');
+    return job;
+  }
+
+  /** Takes an upload in and looks at it. */
+  async take(
+    kind: ImportKind,
+    fileName: string,
+    body: ReadableStream<Uint8Array> | null,
+  ): Promise<ImportView> {
+    const id = randomUUID();
+    const path = this.pathOf(id);
+    const { bytes, isUtf8 } = await keepUpload(body, path);
+    let table: TableFile;
+    try {
+      table = await openTable(path, bytes, isUtf8);
+    } catch (error) {
+      await rm(path, { force: true });
+      throw error;
+    }
+    this.jobs.set(id, { id, kind, fileName, table, progress: emptyProgress(bytes), isStopping: false });
+    await this.forgetOldest();
+    return this.view(id);
+  }
+
+  private async forgetOldest(): Promise<void> {
+    const idle = [...this.jobs.values()].filter(({ progress }) => progress.state !== 'running');
+    for (const { id } of idle.slice(0, Math.max(0, this.jobs.size - MOST_JOBS))) await this.remove(id);
+  }
+
+  view(id: string): ImportView {
+    const { kind, fileName, table, progress } = this.job(id);
+    const { path: _, ...about } = table;
+    const fields = fieldsOf(kind);
+    return { id, kind, fileName, ...about, fields, mapping: guessMapping(table.headers, fields), progress };
+  }
+
+  stop(id: string): ImportView {
+    this.job(id).isStopping = true;
+    return this.view(id);
+  }
+
+  async remove(id: string): Promise<void> {
+    const job = this.job(id);
+    if (job.progress.state === 'running') throw new ApiError('import-running');
+    this.jobs.delete(id);
+    await rm(this.pathOf(id), { force: true });
+    await rm(this.pathOf(id, 'refused.csv'), { force: true });
+  }
+
+  /** Where the report of all refused rows is, if there is one. */
+  reportPath(id: string): string | null {
+    const path = this.pathOf(this.job(id).id, 'refused.csv');
+    return existsSync(path) ? path : null;
+  }
+
+  /** Starts a run and answers at once; `view` tells how far it is. */
+  async start(id: string, request: RunRequest): Promise<ImportView> {
+    const job = this.job(id);
+    if (job.progress.state === 'running') throw new ApiError('import-running');
+    const mapped = new Set(Object.values(request.mapping));
+    const lacking = fieldsOf(job.kind).filter((field) => field.required && !mapped.has(field.id));
+    if (lacking.length > 0)
+      throw new ApiError(
+        'mapping-incomplete',
+        lacking.map(({ name }) => name),
+      );
+    const writer = await this.writerOf(job, request);
+    job.isStopping = false;
+    job.progress = { ...emptyProgress(job.table.bytes), state: 'running', isDryRun: request.dryRun };
+    void this.run(job, writer);
+    return this.view(id);
+  }
+
+  /** Runs to the end: for callers that send a whole table in one request. */
+  async runToEnd(id: string, request: RunRequest): Promise<Progress> {
+    await this.start(id, request);
+    const job = this.job(id);
+    while (job.progress.state === 'running') await new Promise((done) => setTimeout(done, 5));
+    return job.progress;
+  }
+
+  private async writerOf(job: Job, request: RunRequest): Promise<Writer> {
+    return job.kind === 'foods' ? this.foodWriter(request) : this.productWriter(request);
+  }
+
+  private async foodWriter(request: RunRequest): Promise<Writer> {
+    const { foods } = await this.store.larder();
+    const rows = new FoodRows(foods, request, request.existing);
+    let position = ((await this.store.tables.foods.max('position')) as number | null) ?? 0;
+    return {
+      read: ({ cells, line }) => rows.read(cells, line),
+      flush: async (values, transaction) => {
+        const records = (values as Food[]).map((food) => ({
+          id: food.id,
+          position: (position += 1),
+          data: JSON.stringify(food),
+          version: FIRST_OWN_VERSION,
+        }));
+        await this.store.database.getQueryInterface().bulkInsert('foods', records, {
+          transaction,
+          // A food that was there keeps its place; its version tells who read it that it changed.
+          updateOnDuplicate: ['data', 'version'],
+        } as object);
+      },
+    };
+  }
+
+  private async productWriter(request: RunRequest): Promise<Writer> {
+    const kitchen: Kitchen = await this.store.kitchen(request.kitchenId);
+    const rows = new ProductRows((await this.store.book()).foods, request, this.today());
+    return {
+      read: ({ cells, line }) => {
+        const read = rows.read(cells, line);
+        if (!('value' in read)) return read;
+        return { ...read, isNew: !kitchen.packs.some(({ foodId }) => foodId === read.value.foodId) };
+      },
+      flush: async (values, transaction) => {
+        const versions = (values as Pack[]).map((pack) =>
+          packRow(kitchen.id, this.store.asNextVersion(kitchen, pack)),
+        );
+        await this.store.tables.packs.bulkCreate(versions, { transaction });
+      },
+    };
+  }
+
+  private async run(job: Job, writer: Writer): Promise<void> {
+    const { progress } = job;
+    const report = createWriteStream(this.pathOf(job.id, 'refused.csv'));
+    report.write(stringify([['line', 'name', 'column', 'reason']]));
+    try {
+      if (progress.isDryRun) await this.readAll(job, writer, report, null);
+      else
+        await this.store.database.transaction((transaction) =>
+          this.readAll(job, writer, report, transaction),
+        );
+      progress.state = 'done';
+    } catch (error) {
+      progress.state = error instanceof Stopped ? 'stopped' : 'failed';
+      const detail =
+        error instanceof ApiError
+          ? (error.details[0] as { line?: number; message?: string } | undefined)
+          : undefined;
+      progress.problem =
+        error instanceof Stopped
+          ? 'Stopped. Nothing was changed.'
+          : `${detail?.message ? `Line ${detail.line ?? '?'}: ${detail.message}. ` : ''}Nothing was changed.`;
+      if (!(error instanceof Stopped) && !(error instanceof ApiError)) console.error(error);
+    } finally {
+      report.end();
+      if (!progress.isDryRun) this.store.forgetLarder();
+    }
+  }
+
+  private async readAll(
+    job: Job,
+    writer: Writer,
+    report: NodeJS.WritableStream,
+    transaction: Transaction | null,
+  ): Promise<void> {
+    const { progress, table } = job;
+    let gathered: unknown[] = [];
+    const flush = async (): Promise<void> => {
+      if (transaction && gathered.length > 0) await writer.flush(gathered, transaction);
+      gathered = [];
+    };
+    for await (const row of rowsOf(table, (bytes) => (progress.bytesRead += bytes))) {
+      if (job.isStopping) throw new Stopped();
+      progress.rows += 1;
+      const read = writer.read(row);
+      if ('value' in read) {
+        if (read.isNew) progress.created += 1;
+        else progress.updated += 1;
+        if (transaction) gathered.push(read.value);
+      } else this.refuse(progress, report, row, read.reasons);
+      if (gathered.length >= ROWS_AT_ONCE) await flush();
+      // A table of refused or tried rows awaits nothing: let others have the server now and then.
+      if (progress.rows % 200 === 0) await new Promise((done) => setImmediate(done));
+    }
+    await flush();
+  }
+
+  private refuse(
+    progress: Progress,
+    report: NodeJS.WritableStream,
+    row: TableRow,
+    reasons: RowReason[],
+  ): void {
+    const name = (Object.values(row.cells).find((cell) => /[a-z]{2}/i.test(cell)) ?? '').slice(0, 80);
+    progress.refusedCount += 1;
+    if (progress.refused.length < SHOWN_REFUSALS) progress.refused.push({ line: row.line, name, reasons });
+    report.write(
+      stringify(reasons.map(({ column, message }) => [row.line, safeCell(name), column, safeCell(message)])),
+    );
+  }
+}

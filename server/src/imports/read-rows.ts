@@ -1,0 +1,220 @@
+/** From a row of somebody's table to a food or a product, or every reason why not. */
+import {
+  foodFromRow,
+  idFromName,
+  loosened,
+  matchFood,
+  plainText,
+  readFigureCell,
+  readStatement,
+  rowFromFood,
+  safeCellText,
+  unitFactor,
+  PACK_DEFAULTS,
+  type Food,
+  type FoodSet,
+  type Pack,
+} from '@hand-ladle/core';
+
+export interface RowReason {
+  column: string;
+  message: string;
+}
+export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowReason[] };
+
+/** Heading to field; an empty field leaves the column out. */
+export type Mapping = Readonly<Record<string, string>>;
+
+interface Reading {
+  mapping: Mapping;
+  hasDecimalComma: boolean;
+}
+
+/** The mapped cells of a row under our own column names, figures in our units. */
+function mappedCells(
+  cells: Readonly<Record<string, string>>,
+  { mapping, hasDecimalComma }: Reading,
+): Record<string, string> {
+  const own: Record<string, string> = {};
+  for (const [header, field] of Object.entries(mapping)) {
+    const cell = cells[header];
+    if (field === '' || cell === undefined) continue;
+    const factor = unitFactor(header, field);
+    const value = factor === 1 ? null : readFigureCell(cell, hasDecimalComma);
+    if (typeof value === 'number')
+      own[field] = (value * factor).toString().replace('.', hasDecimalComma ? ',' : '.');
+    else own[field] = safeCellText(cell);
+  }
+  return own;
+}
+
+const nameKey = (name: string): string => plainText(name).trim();
+
+/** Reads the rows of a table of foods against the larder as it was when the import began. */
+export class FoodRows {
+  private readonly byId: Map<string, Food>;
+  private readonly byName: Map<string, string>;
+  private readonly seen = new Map<string, number>();
+
+  constructor(
+    foods: readonly Food[],
+    private readonly reading: Reading,
+    private readonly existing: 'update' | 'refuse',
+  ) {
+    this.byId = new Map(foods.map((food) => [food.id, food]));
+    this.byName = new Map(foods.map((food) => [nameKey(food.name), food.id]));
+  }
+
+  /** The id a row is about: its own, one made of letters from its code and name, or that of a food of its name. */
+  private idOf(own: Record<string, string>): string {
+    const id = own['id']?.trim() ?? '';
+    if (/^[a-z0-9][a-z0-9-]{0,79}$/.test(id) && (this.byId.has(id) || /[a-z]/.test(id))) return id;
+    const known = this.byName.get(nameKey(own['name'] ?? ''));
+    return known ?? (idFromName(own['name'] ?? '') || (id === '' ? '' : idFromName(`food ${id}`)));
+  }
+
+  read(cells: Readonly<Record<string, string>>, line: number): RowResult<Food> {
+    const own = mappedCells(cells, this.reading);
+    const id = this.idOf(own);
+    const before = this.byId.get(id);
+    const twin = this.seen.get(id);
+    if (twin !== undefined)
+      return { reasons: [{ column: 'name', message: `the same food as in line ${twin}` }] };
+    if (before && this.existing === 'refuse')
+      return { reasons: [{ column: 'name', message: `${before.name} is in the larder already` }] };
+    // What the table does not speak of stays as the larder has it.
+    const kept = before ? this.inTableStyle(rowFromFood(before), own) : {};
+    const { food, problems } = foodFromRow(
+      { ...kept, ...own, id },
+      { hasDecimalComma: this.reading.hasDecimalComma },
+    );
+    if (!food) return { reasons: problems };
+    const less = before ? loosened(before, food) : [];
+    if (less.length > 0)
+      return {
+        reasons: [
+          { column: 'allergens', message: `it would take away what the larder says (${less.join(', ')})` },
+        ],
+      };
+    this.seen.set(id, line);
+    const value = before ? { ...food, measures: before.measures, cookingYields: before.cookingYields } : food;
+    return { value, isNew: !before };
+  }
+
+  /** Our own cells have decimal points; beside a table with decimal commas they are written its way. */
+  private inTableStyle(
+    row: Readonly<Record<string, string>>,
+    own: Record<string, string>,
+  ): Record<string, string> {
+    const kept = { ...row };
+    if ('available_carbohydrate_g' in own && !('carbohydrate_g' in own)) delete kept['carbohydrate_g'];
+    if ('salt_g' in own && !('sodium_mg' in own)) delete kept['sodium_mg'];
+    if ('energy_kj' in own && !('energy_kcal' in own)) delete kept['energy_kcal'];
+    if (!this.reading.hasDecimalComma) return kept;
+    for (const [column, cell] of Object.entries(kept))
+      if (/^\d+\.\d+$/.test(cell)) kept[column] = cell.replace('.', ',');
+    return kept;
+  }
+}
+
+const YES = /^(?:y|yes|true|1|x|ja|oui|certified|gf)$/i;
+
+/** Reads the rows of a supplier's list: each a product for a food of the larder, read by nobody yet. */
+export class ProductRows {
+  private readonly seen = new Map<string, number>();
+
+  constructor(
+    private readonly larder: FoodSet,
+    private readonly reading: Reading,
+    private readonly today: string,
+  ) {}
+
+  private foodOf(own: Record<string, string>): { food: Food } | { reason: RowReason } {
+    const named = own['food']?.trim() || own['product_name']?.trim() || '';
+    const direct = this.larder.foods.get(named);
+    if (direct) return { food: direct };
+    const column = own['food'] ? 'food' : 'product_name';
+    const match = matchFood(named, this.larder);
+    const [id] = match?.ids ?? [];
+    const food = id === undefined ? undefined : this.larder.foods.get(id);
+    if (!match || !food)
+      return { reason: { column, message: `"${named.slice(0, 60)}" is no food of the larder` } };
+    if (match.confidence < 1)
+      return {
+        reason: {
+          column,
+          message: `"${named.slice(0, 60)}" is not surely ${food.name}: name the food as the larder does`,
+        },
+      };
+    return { food };
+  }
+
+  private figure(own: Record<string, string>, column: string, reasons: RowReason[]): number | null {
+    const value = readFigureCell(own[column] ?? '', this.reading.hasDecimalComma);
+    if (value === undefined || (value !== null && !(value > 0 && value < 1e7))) {
+      reasons.push({ column, message: `"${(own[column] ?? '').slice(0, 40)}" is not a figure above zero` });
+      return null;
+    }
+    return value;
+  }
+
+  read(cells: Readonly<Record<string, string>>, line: number): RowResult<Pack> {
+    const own = mappedCells(cells, this.reading);
+    const reasons: RowReason[] = [];
+    for (const [column, text] of Object.entries(own))
+      if (/^[=@]/.test(text))
+        reasons.push({ column, message: `"${text.slice(0, 40)}" is a formula, not a text` });
+    const productName = (own['product_name'] ?? '').trim();
+    if (productName === '') reasons.push({ column: 'product_name', message: 'the product has no name' });
+    const found = this.foodOf(own);
+    if ('reason' in found) reasons.push(found.reason);
+    const netGrams = this.figure(own, 'net_g', reasons);
+    const drainedGrams = this.figure(own, 'drained_g', reasons);
+    const price = this.figure(own, 'price', reasons);
+    if (netGrams !== null && drainedGrams !== null && drainedGrams > netGrams)
+      reasons.push({ column: 'drained_g', message: 'drained weighs more than net' });
+    if (reasons.length > 0 || 'reason' in found) return { reasons };
+    const twin = this.seen.get(found.food.id);
+    if (twin !== undefined)
+      return {
+        reasons: [
+          { column: 'food', message: `line ${twin} is a product for ${found.food.name} too: choose one` },
+        ],
+      };
+    this.seen.set(found.food.id, line);
+    const statement = this.statementOf(own);
+    const said = readStatement(statement);
+    const allergens: Record<string, 'contains' | 'may-contain'> = {};
+    for (const { substance, status } of said.mentions) if (status !== 'check') allergens[substance] = status;
+    const value: Pack = {
+      ...PACK_DEFAULTS,
+      foodId: found.food.id,
+      productName: productName.slice(0, 200),
+      supplier: (own['supplier'] ?? '').trim().slice(0, 120),
+      netGrams,
+      drainedGrams,
+      price,
+      statement,
+      allergens,
+      certifiedGlutenFree: false,
+      animal: said.animal?.state === 'animal' ? 'animal' : null,
+      checkedBy: YES.test((own['certified_gluten_free'] ?? '').trim())
+        ? 'supplier list (says certified gluten-free)'
+        : 'supplier list',
+      checkedOn: this.today,
+      // Nobody has read it: a list is no pack.
+      isConfirmed: false,
+    };
+    return { value, isNew: true };
+  }
+
+  private statementOf(own: Record<string, string>): string {
+    const may = (own['may_contain'] ?? '').trim();
+    const statement = (own['statement'] ?? '').trim();
+    if (may === '' || /^(?:no|none|n\/a|-)$/i.test(may)) return statement.slice(0, 4000);
+    const words = /^may contain/i.test(may) ? may : `May contain: ${may}`;
+    return `${statement}${statement === '' || /[.!]$/.test(statement) ? '' : '.'} ${words}`
+      .trim()
+      .slice(0, 4000);
+  }
+}

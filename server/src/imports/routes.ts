@@ -1,0 +1,94 @@
+/** The larder out to a table and in from one, and foods that people edit. */
+import { createReadStream } from 'node:fs';
+import { Readable } from 'node:stream';
+import type { ReadableStream } from 'node:stream/web';
+import type { Hono } from 'hono';
+import { stringify } from 'csv-stringify/sync';
+import { FOOD_COLUMNS, rowFromFood, safeCell, type Food } from '@hand-ladle/core';
+import { ApiError } from '../errors';
+import { asFile, bodyOf } from '../request';
+import { checked, foodRequest, runRequest } from '../schemas';
+import type { SavedFood } from '../larder-store';
+import type { Store } from '../store';
+import { ImportJobs, type ImportKind, type RunRequest } from './jobs';
+import { MOST_FILE_BYTES } from './table-file';
+
+const today = (): string => new Date().toISOString().slice(0, 10);
+
+/** The larder as one table, one food a row, headings with units. */
+function foodTable(foods: readonly Food[]): string {
+  const rows = foods.map((food) =>
+    Object.fromEntries(Object.entries(rowFromFood(food)).map(([column, cell]) => [column, safeCell(cell)])),
+  );
+  return stringify(rows, { header: true, columns: [...FOOD_COLUMNS] });
+}
+
+const refuseTooLarge = (length: string | undefined): void => {
+  if (Number(length ?? 0) > MOST_FILE_BYTES) throw new ApiError('file-too-large');
+};
+
+function addFoodRoutes(app: Hono, store: Store): void {
+  app.get('/api/foods/:id', async (context) => {
+    const saved = await store.food(context.req.param('id'));
+    return context.json({ ...saved, usedIn: await store.usersOf(saved.food.id) });
+  });
+  app.post('/api/foods', async (context) => {
+    const { food } = checked<SavedFood>(foodRequest, await bodyOf(context));
+    return context.json(await store.createFood(food), 201);
+  });
+  app.put('/api/foods/:id', async (context) => {
+    const saved = checked<SavedFood>(foodRequest, await bodyOf(context));
+    if (saved.food.id !== context.req.param('id')) throw new ApiError('bad-request');
+    return context.json(await store.saveFood(saved));
+  });
+}
+
+export function addLarderRoutes(app: Hono, store: Store, importFolder: string): void {
+  const imports = new ImportJobs(store, importFolder, today);
+  const upload = (body: unknown) => body as ReadableStream<Uint8Array> | null;
+  app.get('/api/foods.csv', async (context) => {
+    asFile(context, 'foods.csv', 'text/csv; charset=utf-8');
+    return context.body(foodTable((await store.larder()).foods));
+  });
+  // The whole table in one request: for programs. People go through /api/imports, with a dry run first.
+  app.post('/api/foods.csv', async (context) => {
+    refuseTooLarge(context.req.header('Content-Length'));
+    const { id, mapping, hasDecimalComma } = await imports.take(
+      'foods',
+      'foods.csv',
+      upload(context.req.raw.body),
+    );
+    const progress = await imports.runToEnd(id, {
+      mapping,
+      hasDecimalComma,
+      existing: 'update',
+      dryRun: false,
+    });
+    await imports.remove(id);
+    if (progress.state === 'failed') throw new ApiError('file-unreadable', [{ message: progress.problem }]);
+    return context.json(progress);
+  });
+  app.post('/api/imports', async (context) => {
+    refuseTooLarge(context.req.header('Content-Length'));
+    const kind: ImportKind = context.req.query('kind') === 'products' ? 'products' : 'foods';
+    const name = (context.req.query('fileName') ?? 'table.csv').slice(0, 200);
+    return context.json(await imports.take(kind, name, upload(context.req.raw.body)), 201);
+  });
+  app.get('/api/imports/:id', (context) => context.json(imports.view(context.req.param('id'))));
+  app.post('/api/imports/:id/run', async (context) => {
+    const request = checked<RunRequest>(runRequest, await bodyOf(context));
+    return context.json(await imports.start(context.req.param('id'), request), 202);
+  });
+  app.post('/api/imports/:id/stop', (context) => context.json(imports.stop(context.req.param('id'))));
+  app.get('/api/imports/:id/refused.csv', (context) => {
+    const path = imports.reportPath(context.req.param('id'));
+    if (!path) throw new ApiError('import-not-found');
+    asFile(context, 'refused.csv', 'text/csv; charset=utf-8');
+    return context.body(Readable.toWeb(createReadStream(path)) as unknown as globalThis.ReadableStream);
+  });
+  app.delete('/api/imports/:id', async (context) => {
+    await imports.remove(context.req.param('id'));
+    return context.json({ removed: context.req.param('id') });
+  });
+  addFoodRoutes(app, store);
+}

@@ -1,0 +1,199 @@
+/** What the server keeps of the larder and the kitchens: foods, swaps, packs, weights, names. */
+import { QueryTypes, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
+import {
+  comparableName,
+  loosened,
+  type Food,
+  type Kitchen,
+  type KitchenWeight,
+  type Pack,
+  type SwapEntry,
+} from '@hand-ladle/core';
+import type { Tables } from './database/models';
+import { kitchenFromRows, packRow } from './database/rows';
+import { ApiError } from './errors';
+
+export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
+export const idOf = (row: Row, column = 'id'): string => row.get(column) as string;
+
+export function groupedBy(rows: readonly Row[], column: string): Map<string, Row[]> {
+  const groups = new Map<string, Row[]>();
+  for (const row of rows) {
+    const list = groups.get(idOf(row, column));
+    if (list) list.push(row);
+    else groups.set(idOf(row, column), [row]);
+  }
+  return groups;
+}
+
+export interface Larder {
+  foods: Food[];
+  swaps: SwapEntry[];
+}
+
+/** A food with the version that was read, for two people who edit it. */
+export interface SavedFood {
+  food: Food;
+  version: number;
+}
+
+/** Version 1 is a food as it was shipped, which a newer table may replace; a kitchen's own begin above. */
+export const FIRST_OWN_VERSION = 2;
+
+/** Whether two versions of a pack say the same to someone who must not eat something. */
+const saysTheSame = (one: Pack, other: Pack): boolean =>
+  JSON.stringify([one.statement, sorted(one.allergens), one.certifiedGlutenFree, one.animal]) ===
+  JSON.stringify([other.statement, sorted(other.allergens), other.certifiedGlutenFree, other.animal]);
+const sorted = (allergens: Pack['allergens']): [string, string][] => Object.entries(allergens).sort();
+
+export class LarderStore {
+  private larderCache: Larder | null = null;
+
+  constructor(
+    readonly database: Sequelize,
+    readonly tables: Tables,
+    protected readonly now: () => Date = () => new Date(),
+  ) {}
+
+  /** Throws when the database does not answer. */
+  async ping(): Promise<void> {
+    await this.database.query('SELECT 1', { type: QueryTypes.SELECT });
+  }
+
+  async larder(): Promise<Larder> {
+    if (!this.larderCache) {
+      const order: [string, string][] = [['position', 'ASC']];
+      const foods = await this.tables.foods.findAll({ order });
+      const swaps = await this.tables.swaps.findAll({ order });
+      this.larderCache = {
+        foods: foods.map((row) => row.get('data') as Food),
+        swaps: swaps.map((row) => row.get('data') as SwapEntry),
+      };
+    }
+    return this.larderCache;
+  }
+
+  /** Called after foods changed behind the cache's back. */
+  forgetLarder(): void {
+    this.larderCache = null;
+  }
+
+  async food(id: string): Promise<SavedFood> {
+    const row = await this.tables.foods.findByPk(id);
+    if (!row) throw new ApiError('food-not-found');
+    return { food: row.get('data') as Food, version: row.get('version') as number };
+  }
+
+  /** Puts a new food at the end of the larder. */
+  async createFood(food: Food): Promise<SavedFood> {
+    const last = ((await this.tables.foods.max('position')) as number | null) ?? 0;
+    try {
+      await this.tables.foods.create({
+        id: food.id,
+        position: last + 1,
+        data: food,
+        version: FIRST_OWN_VERSION,
+      });
+    } catch (error) {
+      if (error instanceof UniqueConstraintError) throw new ApiError('food-exists');
+      throw error;
+    }
+    this.forgetLarder();
+    return this.food(food.id);
+  }
+
+  /** Saves a food over the version that was read. It may say more of an allergen than before, never less. */
+  async saveFood({ food, version }: SavedFood): Promise<SavedFood> {
+    const before = await this.food(food.id);
+    const less = loosened(before.food, food);
+    if (less.length > 0) throw new ApiError('food-loosened', less);
+    const [changed] = await this.tables.foods.update(
+      { data: food, version: version + 1 },
+      { where: { id: food.id, version } },
+    );
+    if (changed !== 1) throw new ApiError('food-conflict', [await this.food(food.id)]);
+    this.forgetLarder();
+    return this.food(food.id);
+  }
+
+  async kitchens(): Promise<Kitchen[]> {
+    const order: [string, string][] = [['id', 'ASC']];
+    const rows = await this.tables.kitchens.findAll({ order: [['position', 'ASC']] });
+    const packs = groupedBy(await this.tables.packs.findAll({ order }), 'kitchenId');
+    const weights = groupedBy(await this.tables.weights.findAll({ order }), 'kitchenId');
+    const names = groupedBy(await this.tables.names.findAll({ order }), 'kitchenId');
+    return rows.map((row) => {
+      const id = idOf(row);
+      return kitchenFromRows(row, {
+        packs: packs.get(id) ?? [],
+        weights: weights.get(id) ?? [],
+        names: names.get(id) ?? [],
+      });
+    });
+  }
+
+  /** One kitchen; the first when no id is given. */
+  async kitchen(id: string | undefined): Promise<Kitchen> {
+    const kitchens = await this.kitchens();
+    const kitchen = id === undefined ? kitchens[0] : kitchens.find((each) => each.id === id);
+    if (!kitchen) throw new ApiError('kitchen-not-found');
+    return kitchen;
+  }
+
+  protected async mustHaveFood(id: string): Promise<void> {
+    if ((await this.tables.foods.count({ where: { id } })) === 0) throw new ApiError('food-not-found');
+  }
+
+  /**
+   * Records what a pack says, as a new version. A first pack that a person read holds at once; one that says something
+   * else than the version before waits for `confirmPack`, and until then every dish that uses it is unchecked.
+   */
+  async recordPack(kitchenId: string, pack: Pack): Promise<Kitchen> {
+    const kitchen = await this.kitchen(kitchenId);
+    await this.mustHaveFood(pack.foodId);
+    await this.tables.packs.create(packRow(kitchenId, this.asNextVersion(kitchen, pack)));
+    return this.kitchen(kitchenId);
+  }
+
+  /** A pack as the version that follows what the kitchen has on record. */
+  asNextVersion(kitchen: Kitchen, pack: Pack): Pack {
+    const known = kitchen.packs.find(({ foodId }) => foodId === pack.foodId);
+    if (!known) return pack;
+    return { ...pack, isConfirmed: saysTheSame(known, pack) ? known.isConfirmed : false };
+  }
+
+  /** A person read the changed statement and said yes: it holds from now on. */
+  async confirmPack(
+    kitchenId: string,
+    foodId: string,
+    by: { checkedBy: string; checkedOn: string },
+  ): Promise<Kitchen> {
+    const kitchen = await this.kitchen(kitchenId);
+    const pack = kitchen.packs.find((each) => each.foodId === foodId);
+    if (!pack) throw new ApiError('food-not-found');
+    await this.tables.packs.create(packRow(kitchenId, { ...pack, ...by, isConfirmed: true }));
+    return this.kitchen(kitchenId);
+  }
+
+  /** Keeps the kitchen's own weight for a word and a food. */
+  async recordWeight(kitchenId: string, weight: KitchenWeight): Promise<Kitchen> {
+    await this.kitchen(kitchenId);
+    await this.mustHaveFood(weight.foodId);
+    await this.tables.weights.create({ kitchenId, ...weight });
+    return this.kitchen(kitchenId);
+  }
+
+  /** Ties a name, as this kitchen writes it, to a food or a component. */
+  async tieName(
+    kitchenId: string,
+    name: { written: string; foodId: string; tiedOn: string },
+  ): Promise<Kitchen> {
+    await this.kitchen(kitchenId);
+    const isComponent =
+      (await this.tables.recipes.count({ where: { id: name.foodId, deletedAt: null } })) > 0;
+    if (!isComponent) await this.mustHaveFood(name.foodId);
+    const written = comparableName(name.written).slice(0, 200);
+    if (written !== '') await this.tables.names.create({ kitchenId, ...name, written });
+    return this.kitchen(kitchenId);
+  }
+}
