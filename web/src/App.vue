@@ -1,10 +1,17 @@
 <script setup lang="ts">
-import { onMounted } from 'vue';
+import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { RouterLink, RouterView, useRouter } from 'vue-router';
 import { useBook } from './stores/book';
+import { usePrompts } from './stores/prompts';
+
+/** Loaded when a panel is asked for first, so that the first screen does not wait for it. */
+const WorkPanels = defineAsyncComponent(() => import('./components/WorkPanels.vue'));
 
 const book = useBook();
 const router = useRouter();
+const prompts = usePrompts();
+let wasAsked = false;
+const needsPanels = computed(() => (wasAsked ||= prompts.packFoodId !== null || prompts.newFood !== null));
 
 onMounted(() => book.ready().catch(() => undefined));
 
@@ -48,6 +55,7 @@ function tryAgain(): void {
   <main id="main" tabindex="-1">
     <RouterView />
   </main>
+  <WorkPanels v-if="needsPanels" />
 </template>
 
 <style scoped>

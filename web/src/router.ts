@@ -19,6 +19,12 @@ export const router = createRouter({
       meta: { title: 'Larder' },
     },
     {
+      path: '/larder/import',
+      name: 'import',
+      component: () => import('./views/ImportView.vue'),
+      meta: { title: 'Import a table' },
+    },
+    {
       path: '/dishes/:id',
       component: () => import('./views/BenchView.vue'),
       props: true,

@@ -125,11 +125,33 @@ const RESPELT_CONFIDENCE = 0.7;
 /** Most words of a phrase that are looked at. */
 const MOST_WORDS = 24;
 
+/** "nutritonal yeast" is no yeast: a misspelt word beside the name may make it a longer one. */
+function longerWhenMended(exact: FoodMatch, larder: FoodSet): FoodMatch | null {
+  const previous = exact.before[exact.before.length - 1];
+  const next = exact.after[0];
+  const mend = (word: string | undefined): string | null => {
+    if (word === undefined || word.length < 5 || larder.vocabulary.has(word)) return null;
+    return respell(word, larder);
+  };
+  const [before, after] = [mend(previous), mend(next)];
+  if (before === null && after === null) return null;
+  const words = [
+    ...exact.before.slice(0, -1),
+    ...(previous === undefined ? [] : [before ?? previous]),
+    ...exact.name.split(' '),
+    ...(next === undefined ? [] : [after ?? next]),
+    ...exact.after.slice(1),
+  ];
+  const match = exactMatch(words, larder);
+  const isLonger = match !== null && match.name.split(' ').length > exact.name.split(' ').length;
+  return isLonger ? { ...match, confidence: RESPELT_CONFIDENCE } : null;
+}
+
 /** Which food a phrase names: the longest known name in it, else the same after mending spelling; or null. */
 export function matchFood(phrase: string, larder: FoodSet): FoodMatch | null {
   const words = nameWords(phrase).slice(0, MOST_WORDS);
   const exact = exactMatch(words, larder);
-  if (exact) return exact;
+  if (exact) return longerWhenMended(exact, larder) ?? exact;
   let mended = false;
   const respelt = words.map((word) => {
     const known = respell(word, larder);

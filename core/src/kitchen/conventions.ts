@@ -2,6 +2,7 @@
  * Figures for which no standard exists. Each is a *convention*: a stated default that a kitchen may change,
  * and that the screen names as such.
  */
+import type { ScalingRole } from '../food';
 import type { Weight } from '../quantity';
 import type { VagueUnit } from '../quantity';
 import { weightWithSpread } from '../quantity';
@@ -42,6 +43,18 @@ export const HOME_TRAY = { name: '30 x 40 cm home tray', litres: 5, fill: 0.85, 
 
 /** Share of a tin's net weight that is solids once drained, where the pack does not say (convention). */
 export const DRAINED_SHARE = 0.6;
+
+/**
+ * What "to taste" is taken as when a cook wants a figure to start from, as a share of the home recipe: salt on the
+ * low side, strong spices a pinch to the kilo (convention). Only offered, never assumed.
+ */
+export const TO_TASTE_SHARE: Readonly<Partial<Record<ScalingRole, number>>> = {
+  salt: 0.005,
+  seasoning: 0.001,
+};
+/** Oil "for frying" and a garnish without an amount start from a spoon and from so much a portion (convention). */
+export const FRYING_OIL_GRAMS = 14;
+export const GARNISH_GRAMS_A_PORTION = 5;
 
 /** Density assumed for a volume of a food nobody has measured, g per mL, and how unsure that is (guess). */
 export const GUESSED_DENSITY = { gramsPerMl: 0.6, spread: 0.5 } as const;

@@ -9,6 +9,8 @@ export interface FoodRead {
   /** Several states are equally likely and the line does not say: dry or tinned beans. */
   isOpen: boolean;
   text: string;
+  /** What stood right after the name, before any comma: "leaves", "cloves". */
+  after: string;
   /** 1 certain, less where the reader asks. */
   confidence: number;
   form: string[];
@@ -112,6 +114,7 @@ const none = (text: string, form: string[], alternatives: string[], suggestions:
   ids: [],
   isOpen: false,
   text,
+  after: '',
   confidence: 0,
   form,
   alternatives,
@@ -151,7 +154,10 @@ export function readFood(
   const context = [phrase, ...forms].join(' ').split(/[\s,]+/);
   const juiced = asJuiceOrZest(match.ids, context, larder);
   if (PLANT_VERSION.test(phrase) && larder.foods.get(juiced[0]!)?.animal === 'animal') {
-    return none(head, forms, alternatives, suggestFoods(`${match.name} alternative`, larder));
+    const plants = suggestFoods(`${match.name} alternative`, larder, 8).filter(
+      (id) => larder.foods.get(id)?.animal !== 'animal',
+    );
+    return none(head, forms, alternatives, plants.slice(0, 4));
   }
   const state = inState(juiced, context, measures, larder);
   const doubt = isWhole ? { isDoubtful: false, others: [] } : doubtsAround(match.before, match.after, larder);
@@ -165,6 +171,7 @@ export function readFood(
     ids: state.ids,
     isOpen: state.isOpen,
     text: head,
+    after: isWhole ? '' : match.after.join(' '),
     confidence: doubt.isDoubtful ? Math.min(match.confidence, PARTIAL_CONFIDENCE) : match.confidence,
     form: formText.filter(Boolean),
     alternatives,

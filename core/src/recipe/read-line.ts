@@ -41,11 +41,11 @@ function foodFindings(read: FoodRead, lineId: string | null, larder: FoodSet): F
 }
 
 /** "6 basil leaves", "3 garlic cloves": the unit stands after the food. */
-function withUnitAfter(measures: readonly Measured[], { text, form }: FoodRead): readonly Measured[] {
+function withUnitAfter(measures: readonly Measured[], { text, after }: FoodRead): readonly Measured[] {
   const [one] = measures;
   if (measures.length !== 1 || !one || one.unit !== 'piece') return measures;
   const named = text.split(' ');
-  for (const word of [...(named.length > 1 ? named : []), ...(form[0] ?? '').split(' ')]) {
+  for (const word of [...(named.length > 1 ? named : []), ...after.split(' ')]) {
     const unit = UNIT_WORDS.get(word);
     if (
       unit === 'leaf' ||

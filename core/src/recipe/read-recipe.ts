@@ -34,6 +34,9 @@ const SERVES_AFTER =
   /\b(\d+)(?:\s*(?:-|–|to)\s*(\d+))? (?:portions?|servings?|people|plates|persons|helpings)\b/i;
 const PORTION_SIZE = /\b(?:portions?|servings?)?\s*of\s*(?:about )?(\d+)\s*g\b/i;
 const YIELD = /\b(?:yields?|makes|finished weight)\b\D{0,14}(\d+(?:\.\d+)?)\s*(kg|g)\b/i;
+/** A whole line that only tells the portions, wherever it stands: "It feeds 6 people." */
+const SERVES_LINE =
+  /^(?:it |this |that )?(?:(?:serves?|feeds|makes|enough for|for)\s+)?(?:about )?\d+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:portions?|servings?|people|persons|plates|helpings)\.?$|^(?:it |this )?(?:serves|feeds)\s+(?:about )?\d+(?:\s*(?:-|–|to)\s*\d+)?\.?$/i;
 const FACTS_LINE =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|bake|baking|soak(?:ing)?)\b[^:]{0,14}(?:time)?\s*:?\s*\d|^(?:author|category|cuisine|course|source|calories|keywords|difficulty|diet)\s*:/i;
 
@@ -64,6 +67,9 @@ function isIngredient(text: string, larder: FoodSet): boolean {
   return nameWords(trimmed).some((word) => larder.longest.has(word));
 }
 
+/** The mark of a list is no word of the line. */
+const BULLET = /^(?:[-*•·–☐□]|\[[ x]?\])\s+/;
+
 interface Sorted {
   name: string;
   header: string[];
@@ -91,7 +97,7 @@ class Sorter {
   }
 
   private addIngredient(text: string): void {
-    for (const each of splitLine(text, this.larder))
+    for (const each of splitLine(text.replace(BULLET, ''), this.larder))
       this.sorted.ingredients.push({ text: each, part: this.part });
   }
 
@@ -106,7 +112,8 @@ class Sorter {
     else if (spoken) for (const each of spoken) this.addIngredient(each);
     else if (sorted.name === '' && sorted.ingredients.length === 0 && (heading === 1 || !/^\d/.test(text))) {
       sorted.name = text;
-    } else if (part !== null) this.part = part;
+    } else if (SERVES_LINE.test(text)) sorted.header.push(text);
+    else if (part !== null) this.part = part;
     else if (this.section === 'steps')
       sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+|^[-*•]\s+/i, ''));
     else if (sorted.ingredients.length === 0 && this.isHeader(text)) sorted.header.push(text);
@@ -126,7 +133,7 @@ function readHeader(
 ): Pick<RecipeReading, 'portions' | 'portionGrams' | 'measuredYieldGrams'> {
   const text = header.join('\n');
   const withoutYield = text.replace(YIELD, ' ');
-  const serves = SERVES.exec(withoutYield) ?? SERVES_AFTER.exec(withoutYield);
+  const serves = SERVES_AFTER.exec(withoutYield) ?? SERVES.exec(withoutYield);
   const size = PORTION_SIZE.exec(text);
   const measured = YIELD.exec(text);
   return {

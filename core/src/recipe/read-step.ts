@@ -97,7 +97,7 @@ function callNames(line: RecipeLine, larder: FoodSet): Set<string> {
 
 const WATER_OR_HEAT = new Set(['water', 'oil', 'salt', 'pepper']);
 /** Words that name a food but mean something else in a method: "dice", "a little stock of", "season". */
-const NOT_A_FOOD_HERE = new Set(['ice', 'grape', 'curd', 'cress', 'green', 'date', 'whole']);
+const NOT_A_FOOD_HERE = new Set(['ice', 'grape', 'curd', 'cress', 'green', 'date', 'whole', 'crumb']);
 
 interface Named {
   name: string;

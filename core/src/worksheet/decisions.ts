@@ -1,4 +1,6 @@
 /** What is open about a dish as a list for the cook: worst first, by what it can change. */
+import { FRYING_OIL_GRAMS, GARNISH_GRAMS_A_PORTION, TO_TASTE_SHARE } from '../kitchen';
+import { roundToDecimals } from '../quantity';
 import { isOpen, type Finding, type FindingCode } from '../finding';
 import type { Worksheet, WorksheetLine } from './worksheet';
 
@@ -56,6 +58,32 @@ function shareAtStake(finding: Finding, line: WorksheetLine | null, homeGrams: n
   if (finding.code === 'state-unsure' || finding.code.startsWith('food-'))
     return Math.min(1, line.baseGrams / homeGrams);
   return Math.min(1, (line.highGrams - line.lowGrams) / homeGrams);
+}
+
+/** A figure a cook may start from where the line gives none, and what it is. */
+export interface StartFigure {
+  grams: number;
+  words: string;
+}
+
+/** What a line without an amount can start from, by kitchen convention; null where none holds. */
+export function startFigure(
+  line: WorksheetLine,
+  purpose: 'fry' | 'garnish' | null,
+  sheet: Worksheet,
+): StartFigure | null {
+  if (line.baseGrams !== null) return null;
+  if (purpose === 'fry') return { grams: FRYING_OIL_GRAMS, words: 'a spoon of oil' };
+  if (purpose === 'garnish') {
+    const grams = roundToDecimals(GARNISH_GRAMS_A_PORTION * sheet.basePortions, 0);
+    return { grams, words: `${GARNISH_GRAMS_A_PORTION} g a portion` };
+  }
+  const share = TO_TASTE_SHARE[line.role];
+  if (share === undefined || !(sheet.baseGrams > 0)) return null;
+  return {
+    grams: roundToDecimals(share * sheet.baseGrams, 1),
+    words: `${roundToDecimals(share * 100, 1)} % of the dish`,
+  };
 }
 
 /** Everything open about a worksheet, worst first; equals keep the order of the lines. */

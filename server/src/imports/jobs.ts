@@ -166,9 +166,10 @@ export class ImportJobs {
 
   view(id: string): ImportView {
     const { kind, fileName, table, progress } = this.job(id);
-    const { path: _, ...about } = table;
+    const { bytes, encoding, delimiter, hasDecimalComma, headers, sample } = table;
     const fields = fieldsOf(kind);
-    return { id, kind, fileName, ...about, fields, mapping: guessMapping(table.headers, fields), progress };
+    const about = { id, kind, fileName, bytes, encoding, delimiter, hasDecimalComma, headers, sample };
+    return { ...about, fields, mapping: guessMapping(headers, fields), progress };
   }
 
   stop(id: string): ImportView {

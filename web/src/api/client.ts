@@ -1,5 +1,16 @@
 /** Speaks to the server. Every failure becomes a `ServerError` with a code and a sentence a cook can read. */
-import type { Food, Kitchen, KitchenWeight, Pack, Recipe, Regime, SwapEntry, Target } from '@hand-ladle/core';
+import type {
+  Food,
+  Kitchen,
+  KitchenName,
+  KitchenWeight,
+  Pack,
+  Recipe,
+  Regime,
+  SwapEntry,
+  TableField,
+  Target,
+} from '@hand-ladle/core';
 
 export interface SavedRecipe {
   recipe: Recipe;
@@ -23,6 +34,63 @@ export interface Digest {
   openCount: number;
   energyKcal: number;
   isEnergyComplete: boolean;
+  changedProducts: string[];
+}
+
+export interface SavedFood {
+  food: Food;
+  version: number;
+}
+
+/** A recipe found in a document, before or after it was put in the book. */
+export interface FoundRecipe extends SavedRecipe {
+  lines: number;
+  steps: number;
+  decisions: number;
+  needsPortions: boolean;
+  isNameTaken: boolean;
+}
+
+export interface Refusal {
+  line: number;
+  name: string;
+  reasons: { column: string; message: string }[];
+}
+
+export interface ImportProgress {
+  state: 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
+  isDryRun: boolean;
+  bytes: number;
+  bytesRead: number;
+  rows: number;
+  created: number;
+  updated: number;
+  refusedCount: number;
+  refused: Refusal[];
+  problem: string;
+}
+
+export interface ImportView {
+  id: string;
+  kind: 'foods' | 'products';
+  fileName: string;
+  bytes: number;
+  encoding: string;
+  delimiter: string;
+  hasDecimalComma: boolean;
+  headers: string[];
+  sample: Record<string, string>[];
+  fields: TableField[];
+  mapping: Record<string, string>;
+  progress: ImportProgress;
+}
+
+export interface RunRequest {
+  mapping: Record<string, string>;
+  hasDecimalComma: boolean;
+  existing: 'update' | 'refuse';
+  dryRun: boolean;
+  kitchenId: string;
 }
 
 export class ServerError extends Error {
@@ -37,17 +105,10 @@ export class ServerError extends Error {
 
 const MOST_KEPT_ALIVE = 60_000;
 
-async function answerOf(path: string, method: string, body?: unknown): Promise<Response> {
+async function fetched(path: string, options: RequestInit): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(path, {
-      method,
-      // A save goes through even when the page is closed behind it (browsers allow this up to 64 kB).
-      keepalive: body !== undefined && JSON.stringify(body).length < MOST_KEPT_ALIVE,
-      ...(body === undefined
-        ? {}
-        : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
-    });
+    response = await fetch(path, options);
   } catch {
     throw new ServerError('unreachable', 'The server does not answer. What you did is kept on this screen.');
   }
@@ -56,6 +117,16 @@ async function answerOf(path: string, method: string, body?: unknown): Promise<R
   const { code = 'internal', message = 'The server could not answer.', details = [] } = failure?.error ?? {};
   throw new ServerError(code, message, details);
 }
+
+const answerOf = (path: string, method: string, body?: unknown): Promise<Response> =>
+  fetched(path, {
+    method,
+    // A save goes through even when the page is closed behind it (browsers allow this up to 64 kB).
+    keepalive: body !== undefined && JSON.stringify(body).length < MOST_KEPT_ALIVE,
+    ...(body === undefined
+      ? {}
+      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+  });
 
 const call = async <T>(path: string, method = 'GET', body?: unknown): Promise<T> =>
   (await answerOf(path, method, body)).json() as Promise<T>;
@@ -72,10 +143,36 @@ export const server = {
   save: (saved: SavedRecipe) => call<SavedRecipe>(at(saved.recipe.id), 'PUT', saved),
   remove: (id: string) => call<{ removed: string }>(at(id), 'DELETE'),
   restore: (id: string) => call<SavedRecipe>(`${at(id)}/restore`, 'POST'),
-  recordPack: (kitchenId: string, { foodId, ...pack }: Pack) =>
+  recordPack: (kitchenId: string, { foodId, ...pack }: Omit<Pack, 'isConfirmed' | 'before'>) =>
     call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}`, 'PUT', pack),
   recordWeight: (kitchenId: string, weight: KitchenWeight) =>
     call<Kitchen>(`/api/kitchens/${kitchenId}/weights`, 'POST', weight),
+  confirmPack: (kitchenId: string, foodId: string, by: { checkedBy: string; checkedOn: string }) =>
+    call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}/confirm`, 'POST', by),
+  tieName: (kitchenId: string, name: KitchenName) =>
+    call<Kitchen>(`/api/kitchens/${kitchenId}/names`, 'POST', name),
+  food: (id: string) => call<SavedFood & { usedIn: { id: string; name: string }[] }>(`/api/foods/${id}`),
+  createFood: (food: Food) => call<SavedFood>('/api/foods', 'POST', { food }),
+  saveFood: (saved: SavedFood) => call<SavedFood>(`/api/foods/${saved.food.id}`, 'PUT', saved),
+  /** Reads a document for recipes; nothing is put in the book. */
+  readDocument: async (text: string, fileName: string, kitchenId: string) => {
+    const query = new URLSearchParams({ dryRun: 'true', fileName, kitchenId });
+    const response = await fetched(`/api/recipes/import?${query}`, {
+      method: 'POST',
+      body: text,
+      headers: { 'Content-Type': 'text/plain' },
+    });
+    return (await response.json()) as { format: string; recipes: FoundRecipe[] };
+  },
+  uploadTable: async (kind: 'foods' | 'products', file: File) => {
+    const query = new URLSearchParams({ kind, fileName: file.name });
+    return (
+      await fetched(`/api/imports?${query}`, { method: 'POST', body: file })
+    ).json() as Promise<ImportView>;
+  },
+  importView: (id: string) => call<ImportView>(`/api/imports/${id}`),
+  runImport: (id: string, request: RunRequest) => call<ImportView>(`/api/imports/${id}/run`, 'POST', request),
+  stopImport: (id: string) => call<ImportView>(`/api/imports/${id}/stop`, 'POST'),
   labelPdf: async (request: {
     recipeId: string;
     target: Target;

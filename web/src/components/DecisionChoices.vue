@@ -1,27 +1,47 @@
 <script setup lang="ts">
 /** A decision where the doubt is: the question in words and its answers, one tap each. */
 import { computed, nextTick, ref } from 'vue';
-import { figureText, gramsText, isVagueUnit, type Finding, type WorksheetLine } from '@hand-ladle/core';
+import {
+  figureText,
+  gramsText,
+  isVagueUnit,
+  startFigure,
+  type Finding,
+  type LineAnswers,
+  type RecipeLine,
+  type Worksheet,
+  type WorksheetLine,
+} from '@hand-ladle/core';
 import { server } from '../api/client';
-import { useBench } from '../stores/bench';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
 import FoodPicker from './FoodPicker.vue';
 
-const props = defineProps<{ line: WorksheetLine; finding: Finding; more: number }>();
-const bench = useBench();
+const props = defineProps<{
+  line: WorksheetLine;
+  finding: Finding;
+  /** The written line the worksheet's line came from. */
+  source: RecipeLine | null;
+  /** A variant's lines are decided in its parent. */
+  isVariant: boolean;
+  more: number;
+  /** The worksheet the line stands on: what is missing can start from it. */
+  sheet: Worksheet;
+}>();
+const emit = defineEmits<{ answer: [answers: LineAnswers] }>();
 const book = useBook();
 const prompts = usePrompts();
 
-const source = computed(() => bench.recipe?.lines.find(({ id }) => id === props.line.sourceId) ?? null);
-const reading = computed(() => source.value?.reading ?? null);
+const reading = computed(() => props.source?.reading ?? null);
 const code = computed(() => props.finding.code);
 
 const isAboutFood = computed(() =>
-  ['food-unknown', 'food-unsure', 'state-unsure', 'alternative-open'].includes(code.value),
+  ['food-unknown', 'food-unsure', 'state-unsure', 'alternative-open', 'animal-food'].includes(code.value),
 );
+/** An unknown or misspelt name is one this kitchen may write again: its answer is kept for it. */
+const isAboutName = computed(() => ['food-unknown', 'food-unsure'].includes(code.value));
 const isAboutPack = computed(() =>
-  ['pack-unknown', 'certificate-unknown', 'animal-check'].includes(code.value),
+  ['pack-unknown', 'certificate-unknown', 'animal-check', 'statement-changed'].includes(code.value),
 );
 const isAboutAmount = computed(
   () => code.value.startsWith('amount-') || code.value === 'weight-contradiction',
@@ -29,15 +49,29 @@ const isAboutAmount = computed(
 /** A pack is recorded for the food of this line; in a component it is found by opening the component. */
 const canRecordPack = computed(() => isAboutPack.value && props.line.foodId !== null);
 
+/** Plants on file that take a food's place at about its own weight. */
+const evenSwaps = computed(() =>
+  book.swaps
+    .filter(
+      ({ fromId, to, waterRatio }) => fromId === props.line.foodId && to.length === 1 && waterRatio === 0,
+    )
+    .filter(({ to }) => to[0]!.ratio > 0.9 && to[0]!.ratio < 1.1)
+    .map(({ to }) => to[0]!.foodId),
+);
 /** Foods to choose from, the one that was read first. */
 const foodChoices = computed(() => {
   const read = reading.value;
   if (!read) return [];
-  const ids = [read.foodId, ...(code.value === 'alternative-open' ? read.alternativeIds : read.otherFoodIds)];
+  // What comes from an animal is answered by a plant: the line's own alternative, or one that goes in gram for gram.
+  if (code.value === 'animal-food')
+    return [...new Set([...read.alternativeIds, ...evenSwaps.value])].slice(0, 4);
+  const others = code.value === 'alternative-open' ? [] : read.otherFoodIds;
+  const ids = [read.foodId, ...read.alternativeIds, ...others];
   return [...new Set(ids.filter((id): id is string => id !== null))].slice(0, 4);
 });
 
 const grams = computed(() => Number(props.finding.figures['grams'] ?? NaN));
+const start = computed(() => startFigure(props.line, reading.value?.purpose ?? null, props.sheet));
 const vagueUnit = computed(() => reading.value?.measures.find(({ unit }) => isVagueUnit(unit)) ?? null);
 
 const asked = ref<'grams' | 'weigh' | 'food' | null>(null);
@@ -52,7 +86,22 @@ async function askFor(what: 'grams' | 'weigh' | 'food'): Promise<void> {
 }
 
 function answer(gramsAtHome: number, gramsOrigin: 'weighed here' | 'convention'): void {
-  bench.answerLine(props.line.sourceId, { grams: gramsAtHome, gramsOrigin });
+  emit('answer', { grams: gramsAtHome, gramsOrigin });
+}
+
+const today = (): string => new Date().toISOString().slice(0, 10);
+
+/** Keeps an answer for this kitchen; what cannot be kept is said, and the answer for this dish stays. */
+async function keepForKitchen(
+  keep: (kitchenId: string) => ReturnType<typeof server.recordWeight>,
+): Promise<boolean> {
+  try {
+    book.replaceKitchen(await keep(book.kitchen!.id));
+    return true;
+  } catch (error) {
+    problem.value = (error as Error).message;
+    return false;
+  }
 }
 
 async function setTyped(): Promise<void> {
@@ -62,28 +111,37 @@ async function setTyped(): Promise<void> {
     return;
   }
   problem.value = '';
-  const foodId = props.line.foodId;
-  if (asked.value === 'weigh' && vagueUnit.value && foodId !== null) {
-    const weighedOn = new Date().toISOString().slice(0, 10);
-    try {
-      const weight = { unit: vagueUnit.value.unit, foodId, grams: value, weighedOn };
-      book.replaceKitchen(await server.recordWeight(book.kitchen!.id, weight));
-    } catch (error) {
-      problem.value = (error as Error).message;
-      return;
-    }
+  const { foodId } = props.line;
+  const unit = vagueUnit.value?.unit;
+  if (asked.value === 'weigh' && unit && foodId !== null) {
+    const weight = { unit, foodId, grams: value, weighedOn: today() };
+    if (!(await keepForKitchen((id) => server.recordWeight(id, weight)))) return;
   } else answer(value, 'weighed here');
   asked.value = null;
   typed.value = '';
 }
 
-const choose = (foodId: string): void => bench.answerLine(props.line.sourceId, { foodId });
+async function choose(foodId: string): Promise<void> {
+  asked.value = null;
+  const written = reading.value?.foodText ?? '';
+  emit('answer', { foodId });
+  if (isAboutName.value && written !== '')
+    await keepForKitchen((id) => server.tieName(id, { written, foodId, tiedOn: today() }));
+}
+
+/** A food nobody has in the larder yet: made from its name, unchecked until a pack is read. */
+function makeFood(): void {
+  prompts.newFood = {
+    name: reading.value?.foodText ?? props.line.name,
+    then: (foodId) => void choose(foodId),
+  };
+}
 </script>
 
 <template>
   <div class="decision">
     <strong>{{ finding.message }}</strong>
-    <template v-if="bench.isVariant && !canRecordPack">
+    <template v-if="isVariant && !canRecordPack">
       <span class="soft">Decide it in the parent dish.</span>
     </template>
     <template v-else-if="asked === 'grams' || asked === 'weigh'">
@@ -97,7 +155,6 @@ const choose = (foodId: string): void => bench.answerLine(props.line.sourceId, {
           {{ asked === 'weigh' ? 'Keep for this kitchen' : 'Set' }}
         </button>
         <button class="choice plain" type="button" @click="asked = null">Leave</button>
-        <span v-if="problem" class="problem" role="alert">{{ problem }}</span>
       </form>
     </template>
     <FoodPicker v-else-if="asked === 'food'" @pick="choose" @leave="asked = null" />
@@ -109,6 +166,7 @@ const choose = (foodId: string): void => bench.answerLine(props.line.sourceId, {
         <button class="choice" type="button" @click="askFor('food')">
           {{ foodChoices.length > 0 ? 'Another food' : 'Choose a food' }}
         </button>
+        <button v-if="isAboutName" class="choice plain" type="button" @click="makeFood">New food</button>
       </template>
       <template v-else-if="code === 'weight-contradiction'">
         <button
@@ -131,6 +189,9 @@ const choose = (foodId: string): void => bench.answerLine(props.line.sourceId, {
         <button v-if="grams > 0" class="choice" type="button" @click="answer(grams, 'convention')">
           Keep {{ gramsText(grams) }}
         </button>
+        <button v-if="start" class="choice" type="button" @click="answer(start.grams, 'convention')">
+          Start with {{ gramsText(start.grams) }}, {{ start.words }}
+        </button>
         <button v-if="vagueUnit && line.foodId" class="choice" type="button" @click="askFor('weigh')">
           Weigh one {{ vagueUnit.unit }}
         </button>
@@ -144,9 +205,10 @@ const choose = (foodId: string): void => bench.answerLine(props.line.sourceId, {
         type="button"
         @click="prompts.packFoodId = line.foodId"
       >
-        Record the pack
+        {{ code === 'statement-changed' ? 'Read it again' : 'Record the pack' }}
       </button>
     </span>
+    <span v-if="problem" class="problem" role="alert">{{ problem }}</span>
     <span v-if="more > 0" class="soft">{{ figureText(more) }} more about this line</span>
   </div>
 </template>

@@ -44,6 +44,8 @@ const purchased = computed(() => {
 /** The words of the line, shown where they say more than name and amount do. */
 const isComponent = computed(() => props.line.children.length > 0);
 
+const source = computed(() => bench.recipe?.lines.find(({ id }) => id === props.line.sourceId) ?? null);
+
 const isEditing = ref(false);
 const words = ref('');
 const field = ref<HTMLInputElement | null>(null);
@@ -134,7 +136,15 @@ async function rewrite(): Promise<void> {
   </tr>
   <tr v-if="decision" class="decision">
     <td :colspan="columns">
-      <DecisionChoices :line="line" :finding="decision" :more="more" />
+      <DecisionChoices
+        :line="line"
+        :finding="decision"
+        :source="source"
+        :is-variant="bench.isVariant"
+        :more="more"
+        :sheet="bench.worksheet!"
+        @answer="bench.answerLine(line.sourceId, $event)"
+      />
     </td>
   </tr>
   <tr v-for="caution in depth === 0 ? cautions : []" :key="caution.code" class="caution">

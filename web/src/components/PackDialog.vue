@@ -1,21 +1,41 @@
 <script setup lang="ts">
-/** Records what a pack says, in the words of whoever read it. Nothing is ticked beforehand. */
+/**
+ * Records what a pack says. The pasted statement is read and shown back; a person goes through it and says yes.
+ * A statement that changed waits for a second yes.
+ */
 import { computed, ref, watch } from 'vue';
 import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
 import 'element-plus/es/components/dialog/style/css';
-import { packOf, SUBSTANCE_NAMES, SUBSTANCES, type Substance } from '@hand-ladle/core';
+import {
+  packOf,
+  readStatement,
+  SUBSTANCE_NAMES,
+  SUBSTANCES,
+  type Pack,
+  type Substance,
+} from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
+import PackChange from './PackChange.vue';
+import PackPanel from './PackPanel.vue';
 
 const READER_KEY = 'hand-ladle.reader';
 const book = useBook();
 const prompts = usePrompts();
 const food = computed(() => (prompts.packFoodId ? (book.foodsById.get(prompts.packFoodId) ?? null) : null));
+const known = computed(() => (food.value && book.kitchen ? packOf(book.kitchen, food.value.id) : null));
 
 const productName = ref('');
+const supplier = ref('');
+const netGrams = ref('');
+const drainedGrams = ref('');
+const price = ref('');
 const statement = ref('');
+const panel = ref<Pack['panel']>({});
 const says = ref<Partial<Record<Substance, 'contains' | 'may-contain'>>>({});
+/** What the person set by hand: a new reading of the statement leaves it alone. */
+const byHand = ref(new Set<Substance>());
 const isCertified = ref(false);
 /** Asked only where the food may be of animal origin. */
 const animal = ref<'' | 'plant' | 'animal'>('');
@@ -24,29 +44,48 @@ const isReadWhole = ref(false);
 const checkedBy = ref('');
 const problem = ref('');
 const isSaving = ref(false);
+/** The changed statement is being confirmed instead of written. */
+const isConfirming = ref(false);
 
+const reading = computed(() => readStatement(statement.value));
+const questions = computed(() => reading.value.mentions.filter(({ status }) => status === 'check'));
 /** What the food is made of whatever the brand: it stays, so it is shown and not asked. */
 const inherent = computed(() => SUBSTANCES.filter((each) => food.value?.allergens[each] === 'contains'));
-/** What the larder names for this food first, then the rest. */
+const wordsFor = (each: Substance): string =>
+  reading.value.mentions.find(({ substance }) => substance === each)?.words ?? '';
+const isLikely = (each: Substance): boolean => food.value?.allergens[each] !== undefined;
+/** What the statement or the larder names first, then the rest. */
 const askedFor = computed(() => {
   const rest = SUBSTANCES.filter((each) => !inherent.value.includes(each));
-  const likely = rest.filter((each) => food.value?.allergens[each] !== undefined);
-  return [...likely, ...rest.filter((each) => !likely.includes(each))];
+  const first = rest.filter((each) => wordsFor(each) !== '' || isLikely(each));
+  return [...first, ...rest.filter((each) => !first.includes(each))];
 });
-const isLikely = (each: Substance): boolean => food.value?.allergens[each] !== undefined;
 
-watch(food, (now) => {
-  if (!now) return;
-  const known = book.kitchen ? packOf(book.kitchen, now.id) : null;
-  productName.value = known?.productName ?? '';
-  statement.value = known?.statement ?? '';
-  says.value = { ...known?.allergens };
-  isCertified.value = known?.certifiedGlutenFree ?? false;
-  isReadWhole.value = false;
-  animal.value = known?.animal ?? '';
-  checkedBy.value = known?.checkedBy ?? localStorage.getItem(READER_KEY) ?? '';
-  problem.value = '';
-});
+const cell = (value: number | null | undefined): string => (value == null ? '' : String(value));
+
+watch(
+  food,
+  (now) => {
+    if (!now) return;
+    const pack = known.value;
+    productName.value = pack?.productName ?? '';
+    supplier.value = pack?.supplier ?? '';
+    netGrams.value = cell(pack?.netGrams);
+    drainedGrams.value = cell(pack?.drainedGrams);
+    price.value = cell(pack?.price);
+    statement.value = pack?.statement ?? '';
+    panel.value = { ...pack?.panel };
+    says.value = { ...pack?.allergens };
+    byHand.value = new Set();
+    isCertified.value = pack?.certifiedGlutenFree ?? false;
+    isReadWhole.value = false;
+    animal.value = pack?.animal ?? '';
+    checkedBy.value = localStorage.getItem(READER_KEY) ?? pack?.checkedBy ?? '';
+    problem.value = '';
+    isConfirming.value = pack?.isConfirmed === false;
+  },
+  { immediate: true },
+);
 
 const isShown = computed({
   get: () => food.value !== null,
@@ -60,7 +99,26 @@ function say(substance: Substance, what: string): void {
   if (what === 'contains' || what === 'may-contain') next[substance] = what;
   else delete next[substance];
   says.value = next;
+  byHand.value = new Set([...byHand.value, substance]);
 }
+
+/** What the statement names is filled in; what the person set stays. */
+function takeReading(): void {
+  const next = { ...says.value };
+  for (const each of SUBSTANCES) {
+    if (byHand.value.has(each)) continue;
+    const mention = reading.value.mentions.find(({ substance }) => substance === each);
+    if (mention && mention.status !== 'check') next[each] = mention.status;
+    else if (!mention) delete next[each];
+  }
+  says.value = next;
+  if (reading.value.animal?.state === 'animal') animal.value = 'animal';
+}
+
+const figure = (text: string): number | null => {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() !== '' && value > 0 ? value : null;
+};
 
 async function record(): Promise<void> {
   if (!food.value || !book.kitchen) return;
@@ -73,10 +131,16 @@ async function record(): Promise<void> {
     return;
   }
   isSaving.value = true;
+  problem.value = '';
   try {
     const changed = await server.recordPack(book.kitchen.id, {
       foodId: food.value.id,
       productName: productName.value,
+      supplier: supplier.value,
+      netGrams: figure(netGrams.value),
+      drainedGrams: figure(drainedGrams.value),
+      price: figure(price.value),
+      panel: panel.value,
       statement: statement.value,
       allergens: says.value,
       certifiedGlutenFree: isCertified.value,
@@ -86,7 +150,8 @@ async function record(): Promise<void> {
     });
     localStorage.setItem(READER_KEY, checkedBy.value);
     book.replaceKitchen(changed);
-    prompts.packFoodId = null;
+    if (packOf(changed, food.value.id)?.isConfirmed) prompts.packFoodId = null;
+    else isConfirming.value = true;
   } catch (error) {
     problem.value = (error as Error).message;
   } finally {
@@ -99,18 +164,74 @@ async function record(): Promise<void> {
   <ElDialog
     v-model="isShown"
     :title="`The pack of ${food?.name.toLowerCase()}`"
-    width="min(720px, 94vw)"
-    top="5vh"
+    width="min(820px, 94vw)"
+    top="4vh"
     :close-on-click-modal="false"
   >
-    <form class="pack" @submit.prevent="record">
-      <label>Name on the pack <input v-model="productName" class="field" maxlength="200" /></label>
+    <PackChange
+      v-if="isConfirming && food && known"
+      :pack="known"
+      @done="prompts.packFoodId = null"
+      @edit="isConfirming = false"
+    />
+    <form v-else class="pack" @submit.prevent="record">
+      <div class="about">
+        <label class="wide"
+          >Name on the pack <input v-model="productName" class="field" maxlength="200"
+        /></label>
+        <label>Supplier <input v-model="supplier" class="field" maxlength="120" /></label>
+        <label>Net, g <input v-model="netGrams" class="field" inputmode="decimal" size="6" /></label>
+        <label>Drained, g <input v-model="drainedGrams" class="field" inputmode="decimal" size="6" /></label>
+        <label>Price <input v-model="price" class="field" inputmode="decimal" size="6" /></label>
+      </div>
       <label>
         Ingredients, as printed
-        <textarea v-model="statement" class="field" rows="2" maxlength="4000" />
+        <textarea
+          v-model="statement"
+          class="field"
+          rows="3"
+          maxlength="4000"
+          placeholder="Paste or type all of it, with “may contain”"
+          @input="takeReading"
+        />
       </label>
+      <div v-if="statement.trim() !== ''" class="read" aria-live="polite">
+        <p>
+          Read from it:
+          <span
+            v-for="each in reading.mentions"
+            :key="each.substance"
+            class="hazard"
+            :class="each.status"
+            :title="`“${each.words}”`"
+          >
+            <template v-if="each.status === 'check'">ask: </template
+            ><template v-if="each.status === 'may-contain'">may: </template
+            >{{ SUBSTANCE_NAMES[each.substance] }}
+            <span class="by">{{ each.words }}</span>
+          </span>
+          <span v-if="reading.mentions.length === 0" class="soft"
+            >no allergen it knows. Read it yourself.</span
+          >
+        </p>
+        <p v-if="questions.length > 0" class="doubt">
+          Only the supplier can say:
+          {{ questions.map((each) => `${SUBSTANCE_NAMES[each.substance]} in ${each.words}`).join('; ') }}.
+        </p>
+        <p v-if="reading.animal" class="doubt">
+          “{{ reading.animal.words }}” {{ reading.animal.state === 'animal' ? 'comes' : 'may come' }} from an
+          animal.
+        </p>
+        <p v-if="reading.unknownStress.length > 0" class="doubt">
+          The pack stresses {{ reading.unknownStress.join(', ') }}, which is not known here: find out what it
+          is.
+        </p>
+        <p v-if="reading.claims.length > 0" class="soft">
+          It claims “{{ reading.claims.join('”, “') }}”. A claim clears nothing.
+        </p>
+      </div>
       <fieldset>
-        <legend>What the pack says of each</legend>
+        <legend>What the pack says of each: correct what was read</legend>
         <p v-if="inherent.length > 0">
           Made of it, whatever the brand:
           <span v-for="each in inherent" :key="each" class="hazard contains">{{
@@ -118,8 +239,15 @@ async function record(): Promise<void> {
           }}</span>
         </p>
         <div class="asked">
-          <label v-for="each in askedFor" :key="each" :class="{ likely: isLikely(each) }">
-            <span>{{ SUBSTANCE_NAMES[each] }}<em v-if="isLikely(each)"> likely</em></span>
+          <label
+            v-for="each in askedFor"
+            :key="each"
+            :class="{ likely: wordsFor(each) !== '' || isLikely(each) }"
+          >
+            <span
+              >{{ SUBSTANCE_NAMES[each] }}<em v-if="wordsFor(each)"> {{ wordsFor(each) }}</em
+              ><em v-else-if="isLikely(each)"> likely</em></span
+            >
             <select :value="says[each] ?? ''" @change="say(each, ($event.target as HTMLSelectElement).value)">
               <option value="">not named</option>
               <option value="may-contain">may contain</option>
@@ -128,7 +256,8 @@ async function record(): Promise<void> {
           </label>
         </div>
       </fieldset>
-      <label v-if="food?.animal === 'check'">
+      <PackPanel v-model="panel" />
+      <label v-if="food?.animal === 'check' || reading.animal">
         Anything of animal origin in it
         <select v-model="animal" class="field">
           <option value="">not read for it yet</option>
@@ -161,11 +290,42 @@ async function record(): Promise<void> {
   gap: var(--space-3);
 }
 
+.about {
+  display: grid;
+  grid-template-columns: 2fr 1.2fr repeat(3, 0.6fr);
+  gap: var(--space-2);
+}
+
 label {
   display: grid;
   gap: 3px;
   font-weight: 560;
   font-size: var(--text-m);
+}
+
+.about .field {
+  min-width: 0;
+}
+
+.read {
+  display: grid;
+  gap: 4px;
+  font-size: var(--text-m);
+}
+
+.read .hazard {
+  margin: 1px 2px;
+}
+
+.by {
+  font-weight: 450;
+  opacity: 0.85;
+}
+
+.doubt {
+  color: var(--amber);
+  font-weight: 600;
+  font-size: var(--text-s);
 }
 
 fieldset {
@@ -184,9 +344,9 @@ legend {
 
 .asked {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
   gap: 4px 16px;
-  max-height: 232px;
+  max-height: 190px;
   overflow: auto;
 }
 
@@ -211,6 +371,7 @@ legend {
 }
 
 em {
+  margin-left: 6px;
   font-style: normal;
   font-size: var(--text-s);
   color: var(--amber);
@@ -231,5 +392,15 @@ em {
 .ends {
   display: flex;
   gap: var(--space-2);
+}
+
+@media (max-width: 760px) {
+  .about {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .wide {
+    grid-column: 1 / -1;
+  }
 }
 </style>

@@ -53,6 +53,23 @@ export const useBook = defineStore('book', () => {
     return loading;
   }
 
+  /** Reads the larder anew after foods changed. */
+  async function reloadLarder(): Promise<void> {
+    const larder = await server.larder();
+    foods.value = larder.foods;
+    swaps.value = larder.swaps;
+    await tellWorker();
+  }
+
+  /** Puts a changed or new food in its place without reading all others again. */
+  async function replaceFood(changed: Food): Promise<void> {
+    const isKnown = foods.value.some(({ id }) => id === changed.id);
+    foods.value = isKnown
+      ? foods.value.map((each) => (each.id === changed.id ? changed : each))
+      : [...foods.value, changed];
+    await tellWorker();
+  }
+
   async function reloadComponents(): Promise<void> {
     components.value = await server.components();
     await tellWorker();
@@ -79,6 +96,8 @@ export const useBook = defineStore('book', () => {
     isReady,
     ready,
     nameOf,
+    reloadLarder,
+    replaceFood,
     reloadComponents,
     chooseKitchen,
     replaceKitchen,

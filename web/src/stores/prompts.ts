@@ -1,11 +1,18 @@
-/** What the bench is being asked: which pack to record, which figure to explain. One of each at a time. */
-import { ref } from 'vue';
+/** Which panel stands over the work, asked for from anywhere on the bench. */
+import { ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
 
+/** A food to be made from a name, and what to do with it then. */
+export interface NewFoodPrompt {
+  name: string;
+  then: (foodId: string) => void;
+}
+
 export const usePrompts = defineStore('prompts', () => {
-  /** Food whose pack is being recorded. */
+  /** The food whose pack is being recorded. */
   const packFoodId = ref<string | null>(null);
-  /** Line whose weight is being explained. */
+  /** The line whose weight is being explained. */
   const whyLineId = ref<string | null>(null);
-  return { packFoodId, whyLineId };
+  const newFood = shallowRef<NewFoodPrompt | null>(null);
+  return { packFoodId, whyLineId, newFood };
 });

@@ -2,7 +2,6 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { onBeforeRouteLeave, RouterLink, RouterView } from 'vue-router';
 import FreeFromDrawer from '../components/FreeFromDrawer.vue';
-import PackDialog from '../components/PackDialog.vue';
 import PathStrip from '../components/PathStrip.vue';
 import SaveState from '../components/SaveState.vue';
 import WhyPanel from '../components/WhyPanel.vue';
@@ -81,7 +80,6 @@ onBeforeRouteLeave(() => bench.flush());
     </p>
     <RouterView />
     <FreeFromDrawer v-model="isPlanning" />
-    <PackDialog />
     <WhyPanel />
   </template>
   <p v-else class="gone soft" role="status">{{ book.problem || 'Opening the dish …' }}</p>

@@ -4,6 +4,7 @@ import { RouterLink, useRouter } from 'vue-router';
 import { ElMessage } from 'element-plus/es/components/message/index.mjs';
 import 'element-plus/es/components/message/style/css';
 import { formatGrams, roundToDecimals } from '@hand-ladle/core';
+import ChangedPacks from '../components/ChangedPacks.vue';
 import AmountText from '../components/AmountText.vue';
 import { server, type Digest } from '../api/client';
 import { useBook } from '../stores/book';
@@ -26,7 +27,7 @@ async function load(): Promise<void> {
 }
 
 onMounted(load);
-watch(() => book.kitchenId, load);
+watch(() => book.kitchen, load);
 
 const matches = (digest: Digest): boolean => {
   const words = search.value.toLowerCase().trim().split(/\s+/).filter(Boolean);
@@ -98,6 +99,7 @@ async function putBack(): Promise<void> {
       />
       <RouterLink class="choice main take" to="/take-in">Take a dish in</RouterLink>
     </header>
+    <ChangedPacks v-if="digests" :digests="digests" />
     <div v-if="removed" class="undo" role="status">
       <span>{{ removed.name }} is out of the book.</span>
       <button class="choice" type="button" @click="putBack">Put it back</button>
@@ -181,6 +183,11 @@ async function putBack(): Promise<void> {
         </tbody>
       </table>
     </section>
+    <p v-if="digests && digests.length > 0" class="soft export">
+      The whole book as a file: <a href="/api/recipes.md" download>Markdown</a>,
+      <a href="/api/recipes.csv" download>table (CSV)</a>, <a href="/api/recipes.json" download>JSON-LD</a>.
+      Taking the file in gives the same dishes.
+    </p>
   </div>
 </template>
 
@@ -223,6 +230,11 @@ h1 {
   padding: var(--space-2) var(--space-4);
   background: var(--rim-wash);
   border-radius: var(--radius);
+}
+
+.export {
+  margin-top: var(--space-4);
+  font-size: var(--text-s);
 }
 
 .group + .group {

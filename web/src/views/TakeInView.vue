@@ -1,131 +1,57 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { useRouter } from 'vue-router';
-import { gramsText, isOpen, recipeFromReading, type RecipeReading, type Worksheet } from '@hand-ladle/core';
-import { server } from '../api/client';
-import { newId } from '../stores/bench';
-import { useBook } from '../stores/book';
-import { ask, latestOnly } from '../worker/client';
+import { gramsText } from '@hand-ladle/core';
+import DecisionList from '../components/DecisionList.vue';
+import DocumentPlate from '../components/DocumentPlate.vue';
+import { MOST_TEXT, useTakeIn } from '../stores/take-in';
 
-const DRAFT_KEY = 'hand-ladle.take-in';
-/** The server's own limit, said before anything is sent. */
-const MOST_TEXT = 200_000;
+const {
+  text,
+  reading,
+  sheet,
+  recipe,
+  portions,
+  size,
+  isComponent,
+  problem,
+  fileProblem,
+  isSaving,
+  isOpening,
+  isTooLong,
+  found,
+  decisions,
+  answered,
+  doubtful,
+  needsPortions,
+  hidden,
+  notes,
+  openFile,
+  answerLine,
+  addHidden,
+  putOnBench,
+} = useTakeIn();
 
-const book = useBook();
-const router = useRouter();
-const text = ref(localStorage.getItem(DRAFT_KEY) ?? '');
-const reading = shallowRef<RecipeReading | null>(null);
-const sheet = shallowRef<Worksheet | null>(null);
-const portions = ref('');
-const size = ref('');
-const portionsField = ref<HTMLInputElement | null>(null);
-const isComponent = ref(false);
-const problem = ref('');
-const isSaving = ref(false);
-const read = latestOnly('read');
-
-const isTooLong = computed(() => text.value.length > MOST_TEXT);
-const numberIn = (typed: string): number | null => {
-  const value = Number(typed.replace(',', '.'));
-  return typed.trim() !== '' && value > 0 && value <= 1_000_000 ? value : null;
-};
-
-/** The recipe as read, with the portions the cook typed over those the text says. */
-const recipe = computed(() => {
-  if (!reading.value || reading.value.lines.length === 0) return null;
-  const made = recipeFromReading(reading.value, 'unsaved');
-  return {
-    ...made,
-    name: made.name.slice(0, 200),
-    portions: numberIn(portions.value) ?? made.portions,
-    portionGrams: numberIn(size.value) ?? made.portionGrams,
-    isComponent: isComponent.value,
-  };
-});
-
-let timer: ReturnType<typeof setTimeout> | undefined;
-watch(text, () => {
-  clearTimeout(timer);
-  timer = setTimeout(() => void readNow(), 120);
-});
-
-function keepDraft(): void {
-  try {
-    localStorage.setItem(DRAFT_KEY, text.value);
-  } catch {
-    // A browser's store holds about 5 MB; a longer text stays in the box all the same.
-  }
-}
-
-async function readNow(): Promise<void> {
-  keepDraft();
-  if (isTooLong.value || text.value.trim() === '') {
-    reading.value = null;
-    sheet.value = null;
-    return;
-  }
-  await book.ready();
-  const answer = await read({ text: text.value });
-  if (answer) reading.value = answer;
-}
-
-watch([recipe, () => book.kitchen], async () => {
-  if (!recipe.value || !book.kitchen) {
-    sheet.value = null;
-    return;
-  }
-  const target = await ask('homeTarget', { recipe: recipe.value, kitchen: book.kitchen });
-  sheet.value = await ask('worksheet', {
-    recipe: recipe.value,
-    kitchen: book.kitchen,
-    target,
-    vesselId: null,
-  });
-});
-
-onMounted(readNow);
-
-const decisions = computed(() => sheet.value?.findings.filter(isOpen).length ?? 0);
 const counted = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
-const needsPortions = computed(
-  () =>
-    !isComponent.value &&
-    reading.value !== null &&
-    reading.value.portions === null &&
-    numberIn(portions.value) === null,
-);
-
-async function putOnBench(): Promise<void> {
-  if (!recipe.value) return;
-  if (needsPortions.value) {
-    problem.value = 'Say how many portions it makes, or tick that it is used by weight.';
-    portionsField.value?.focus();
-    return;
-  }
-  isSaving.value = true;
-  problem.value = '';
-  try {
-    const made = await server.create({
-      recipe: { ...recipe.value, id: newId(recipe.value.name) },
-      target: null,
-      version: 0,
-    });
-    if (isComponent.value) await book.reloadComponents();
-    localStorage.removeItem(DRAFT_KEY);
-    await router.push(`/dishes/${made.recipe.id}`);
-  } catch (error) {
-    problem.value = `${(error as Error).message} Your text is kept.`;
-  } finally {
-    isSaving.value = false;
-  }
-}
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" @dragover.prevent @drop.prevent="openFile($event.dataTransfer?.files[0])">
     <section class="told">
-      <h1>Take a dish in</h1>
-      <label for="told" class="soft">As it was told to you: a title, the lines, then the steps.</label>
+      <header>
+        <h1>Take a dish in</h1>
+        <label class="choice file">
+          Open a file
+          <input
+            ref="file-field"
+            class="unseen"
+            type="file"
+            accept=".txt,.md,.markdown,.html,.htm,.json,.csv,text/*,application/json"
+            @change="openFile(($event.target as HTMLInputElement).files?.[0])"
+          />
+        </label>
+      </header>
+      <label for="told" class="soft"
+        >As it was told to you: a title, the lines, then the steps. Or a saved page.</label
+      >
       <textarea
         id="told"
         v-model="text"
@@ -137,9 +63,18 @@ async function putOnBench(): Promise<void> {
         This is {{ text.length.toLocaleString('en') }} characters; one recipe has at most
         {{ MOST_TEXT.toLocaleString('en') }}. Nothing is lost: cut it to one recipe here and it is read.
       </p>
+      <p v-if="fileProblem" class="problem" role="alert">{{ fileProblem }}</p>
+      <p v-if="isOpening" class="soft" role="status">Reading …</p>
     </section>
     <section class="read" aria-live="polite">
-      <div v-if="!recipe || !reading" class="plate empty">
+      <DocumentPlate
+        v-if="found"
+        class="first"
+        :recipes="found.recipes"
+        :file-name="found.fileName"
+        @leave="found = null"
+      />
+      <div v-else-if="!recipe || !reading" class="plate empty">
         <h2>What is read stands here</h2>
         <p v-for="each in reading?.findings ?? []" :key="each.code" class="problem" role="alert">
           {{ each.message }}
@@ -155,7 +90,7 @@ async function putOnBench(): Promise<void> {
             <label
               >Portions
               <input
-                ref="portionsField"
+                ref="portions-field"
                 v-model="portions"
                 class="field"
                 inputmode="decimal"
@@ -182,23 +117,39 @@ async function putOnBench(): Promise<void> {
             </button>
             <span class="soft">
               {{ counted(reading.lines.length, 'line') }}, {{ counted(reading.steps.length, 'step') }};
-              {{ decisions === 0 ? 'nothing to decide' : `${decisions} to decide on the bench` }}
+              {{
+                decisions.length === 0
+                  ? 'nothing to decide'
+                  : `${decisions.length} to decide, here or on the bench`
+              }}
             </span>
           </div>
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </header>
+        <DecisionList
+          v-if="sheet && (decisions.length > 0 || answered > 0)"
+          :decisions="decisions"
+          :lines="recipe.lines"
+          :answered="answered"
+          :sheet="sheet"
+          @answer="answerLine"
+        />
+        <section
+          v-if="hidden.length > 0 || notes.length > 0"
+          class="plate notes"
+          aria-label="Look at this too"
+        >
+          <p v-for="written in hidden" :key="written">
+            The method uses <b>{{ written }}</b>, which the list lacks.
+            <button class="choice" type="button" @click="addHidden(written)">Put it in the list</button>
+          </p>
+          <p v-for="each in notes" :key="each.message">{{ each.message }}</p>
+        </section>
         <ol v-if="sheet" class="lines">
-          <li v-for="line in sheet.lines" :key="line.id" :class="{ doubtful: line.findings.some(isOpen) }">
+          <li v-for="line in sheet.lines" :key="line.id" :class="{ doubtful: doubtful.has(line.id) }">
             <div>
               <b>{{ line.name }}</b> <span class="soft">{{ line.form }}</span>
               <p class="written">“{{ line.text }}”</p>
-              <p
-                v-for="each in line.findings.filter((one) => one.severity !== 'note')"
-                :key="each.code"
-                class="doubt"
-              >
-                {{ each.message }}
-              </p>
             </div>
             <div class="right">
               <b v-if="line.baseGrams !== null" class="figure">{{ gramsText(line.baseGrams) }}</b>
@@ -217,6 +168,7 @@ async function putOnBench(): Promise<void> {
                   step.reading.cooking.covered ? ', covered' : ''
                 }}]
               </span>
+              <span v-if="step.reading.lookTest" class="soft">[until {{ step.reading.lookTest }}]</span>
             </li>
           </ol>
         </section>
@@ -247,6 +199,33 @@ h1 {
   font-size: var(--text-xl);
 }
 
+.told header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.file {
+  display: inline-flex;
+  align-items: center;
+  cursor: pointer;
+}
+
+.file:focus-within {
+  outline: 3px solid var(--rim);
+  outline-offset: 2px;
+}
+
+.notes p {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+  color: var(--amber);
+  font-size: var(--text-m);
+  font-weight: 560;
+}
+
 textarea {
   min-height: calc(100vh - 190px);
   padding: var(--space-4);
@@ -268,6 +247,10 @@ textarea {
   color: var(--ink);
   margin-bottom: var(--space-2);
   overflow-wrap: anywhere;
+}
+
+.first {
+  margin-top: 34px;
 }
 
 .empty {

@@ -8,6 +8,7 @@ import {
   planSwaps,
   readRecipe,
   stepsFromTexts,
+  suggestFoods,
   worksheet,
   type Book,
   type Recipe,
@@ -40,6 +41,7 @@ const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]
   reread,
   plan: (question) => planSwaps(question, book),
   contributions: ({ nutrient, portionGrams, ...input }) => contributions(input, nutrient, portionGrams, book),
+  suggest: ({ text }) => suggestFoods(text, book.foods, 8),
   homeTarget: ({ recipe, kitchen }) => homeTarget(recipe, book, kitchen),
 };
 

@@ -38,6 +38,8 @@ export interface Questions {
   };
   plan: { ask: BenchInput & { exclude: string[]; policy: FreeFromPolicy }; answer: SwapAnswer };
   contributions: { ask: BenchInput & { nutrient: NutrientId; portionGrams: number }; answer: Contribution[] };
+  /** Foods whose names come nearest to what was typed. */
+  suggest: { ask: { text: string }; answer: string[] };
   homeTarget: { ask: { recipe: Recipe; kitchen: Kitchen }; answer: Target };
 }
 export type QuestionKind = keyof Questions;

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+/** A statement that changed: what it said, what it says, and the yes that lets the dishes go on. */
+import { computed, ref } from 'vue';
+import { SUBSTANCE_NAMES, substancesIn, bitsOf, type Pack, type Substance } from '@hand-ladle/core';
+import { server } from '../api/client';
+import { useBook } from '../stores/book';
+
+const READER_KEY = 'hand-ladle.reader';
+const props = defineProps<{ pack: Pack }>();
+const emit = defineEmits<{ done: []; edit: [] }>();
+const book = useBook();
+const checkedBy = ref(localStorage.getItem(READER_KEY) ?? '');
+const problem = ref('');
+
+const namesOf = (allergens: Pack['allergens']): { name: string; status: 'contains' | 'may-contain' }[] =>
+  substancesIn(bitsOf(Object.keys(allergens) as Substance[])).map((each) => ({
+    name: `${allergens[each] === 'may-contain' ? 'may: ' : ''}${SUBSTANCE_NAMES[each]}`,
+    status: allergens[each]!,
+  }));
+const now = computed(() => namesOf(props.pack.allergens));
+const before = computed(() => namesOf(props.pack.before?.allergens ?? {}));
+
+async function confirm(): Promise<void> {
+  if (checkedBy.value.trim() === '') {
+    problem.value = 'Say who read it.';
+    return;
+  }
+  try {
+    const by = { checkedBy: checkedBy.value, checkedOn: new Date().toISOString().slice(0, 10) };
+    book.replaceKitchen(await server.confirmPack(book.kitchen!.id, props.pack.foodId, by));
+    localStorage.setItem(READER_KEY, checkedBy.value);
+    emit('done');
+  } catch (error) {
+    problem.value = (error as Error).message;
+  }
+}
+</script>
+
+<template>
+  <form class="change" @submit.prevent="confirm">
+    <p>
+      What {{ pack.productName }} says is new or changed. Every dish that uses it stands at “check the pack”
+      until somebody who has the pack in hand says yes.
+    </p>
+    <dl>
+      <template v-if="pack.before">
+        <dt>It said, {{ pack.before.checkedOn }}</dt>
+        <dd>
+          {{ pack.before.statement || 'no statement' }}
+          <p class="soft">{{ before.map(({ name }) => name).join(', ') || 'no allergen named' }}</p>
+        </dd>
+      </template>
+      <dt>It says now</dt>
+      <dd>
+        {{ pack.statement || 'no statement' }}
+        <p>
+          <span v-for="each in now" :key="each.name" class="hazard" :class="each.status">{{
+            each.name
+          }}</span>
+          <span v-if="now.length === 0" class="soft">no allergen named</span>
+        </p>
+      </dd>
+    </dl>
+    <label>Read by <input v-model="checkedBy" class="field" maxlength="120" placeholder="Your name" /></label>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div class="ends">
+      <button class="choice main" type="submit">Yes, the pack says this</button>
+      <button class="choice" type="button" @click="emit('edit')">Correct it</button>
+      <button class="choice plain" type="button" @click="emit('done')">Leave it at check</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.change {
+  display: grid;
+  gap: var(--space-3);
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: var(--space-2) var(--space-4);
+}
+
+dt {
+  color: var(--ink-soft);
+  font-weight: 560;
+}
+
+dd p {
+  margin-top: 3px;
+}
+
+.hazard {
+  margin-right: 4px;
+}
+
+label {
+  display: grid;
+  gap: 3px;
+  font-weight: 560;
+}
+
+.problem {
+  color: var(--brick);
+  font-weight: 600;
+}
+
+.ends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+}
+</style>
