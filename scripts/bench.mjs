@@ -1,7 +1,7 @@
 /** `npm run bench`: bundles the measurements as the app is bundled, and runs them. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensurePackages } from './install.mjs';
+import { ensurePackages, ensurePrograms } from './install.mjs';
 import { main } from './say.mjs';
 
 const OUTPUT = join('.data', 'bench');
@@ -16,5 +16,10 @@ await main(async () => {
     build: { ssr: 'scripts/bench.ts', outDir: OUTPUT, emptyOutDir: true, minify: true, target: 'es2022' },
   });
   const { status } = spawnSync(process.execPath, [join(OUTPUT, 'bench.js')], { stdio: 'inherit' });
-  process.exit(status ?? 1);
+  if (status !== 0) process.exit(status ?? 1);
+  ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
+  const imports = spawnSync(join('node_modules', '.bin', 'tsx'), ['scripts/bench-import.ts'], {
+    stdio: 'inherit',
+  });
+  process.exit(imports.status ?? 1);
 });

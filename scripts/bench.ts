@@ -9,6 +9,7 @@ import {
   type Recipe,
   type WorksheetInput,
 } from '@hand-ladle/core';
+import { CORPUS } from '../core/src/testing/corpus';
 
 /** Median time of each run in microseconds, taken in turn so that a busy moment hits all of them, after a warm-up. */
 function medians<K extends string>(runs: Record<K, () => unknown>, rounds = 500): Record<K, number> {
@@ -67,3 +68,15 @@ console.log(`worksheet of 30 lines / JSON.parse of its input: ${ratio(compute, p
 console.log(`  the same with only the foods this dish uses in that input: ${ratio(compute, parseOwn)}`);
 console.log(`best swap plans of 12 lines, three exclusions / that worksheet: ${ratio(plan, compute)}`);
 console.log(`reading a line / a bare split and trim of it: ${ratio(read, split)}`);
+
+/** Lines of the corpus, misspelt ones among them, read for a second: the pace of one thread. */
+const corpus = CORPUS.map(([text]) => text);
+let count = 0;
+const started = performance.now();
+while (performance.now() - started < 1000) {
+  for (const text of corpus) readLine(text, book.foods);
+  count += corpus.length;
+}
+console.log(
+  `lines read a second, one thread, ${foods.length} foods: ${Math.round(count / ((performance.now() - started) / 1000))}`,
+);

@@ -1,7 +1,7 @@
 /** Reads the larder's CSV tables into foods and swaps, and says which row is wrong when one is. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { parse } from 'csv-parse/sync';
+import Papa from 'papaparse';
 import { foodFromRow, type CookingYield, type Food, type Measure, type SwapEntry } from '@hand-ladle/core';
 
 type Row = Record<string, string>;
@@ -11,11 +11,13 @@ export const DATA_FOLDER = join(process.cwd(), 'data');
 
 /** The rows of a CSV file with a header line. */
 function rowsOf(folder: string, file: string): Row[] {
-  try {
-    return parse(readFileSync(join(folder, file), 'utf8'), { columns: true, skip_empty_lines: true }) as Row[];
-  } catch (error) {
-    throw new Error(`${file}: ${(error as Error).message}`);
-  }
+  const { data, errors } = Papa.parse<Row>(readFileSync(join(folder, file), 'utf8'), {
+    header: true,
+    skipEmptyLines: true,
+  });
+  const [first] = errors;
+  if (first) throw new Error(`${file}, row ${(first.row ?? 0) + 2}: ${first.message}`);
+  return data;
 }
 
 const list = (text: string | undefined, by: string): string[] =>

@@ -11,7 +11,17 @@ test.beforeAll(async () => {
 test.afterAll(() => kitchen.stop());
 
 const POT = '/dishes/barley-leek-white-bean-pot';
-const VIEWS = ['/', '/take-in', '/larder', POT, `${POT}/hazards`, `${POT}/portion`, `${POT}/label`];
+const VIEWS = [
+  '/',
+  '/take-in',
+  '/larder',
+  '/larder?food=leek',
+  '/larder/import',
+  POT,
+  `${POT}/hazards`,
+  `${POT}/portion`,
+  `${POT}/label`,
+];
 
 for (const view of VIEWS) {
   test(`axe finds nothing at ${view}`, async ({ page }) => {
@@ -54,9 +64,14 @@ test('by keyboard alone: open a dish, change the target, ask for soy-free, read 
   await expect(page.getByRole('link', { name: /Ginger broth/ })).toBeVisible();
   await page.getByLabel('Find a dish or an allergen').focus();
   await page.keyboard.type('ginger');
-  await page.keyboard.press('Tab');
-  await page.keyboard.press('Tab');
-  await expect(page.locator(':focus')).toHaveText(/Ginger broth/);
+  const ginger = page.locator('tbody').getByRole('link', { name: /Ginger broth/ });
+  for (
+    let tabs = 0;
+    tabs < 8 && !(await ginger.evaluate((link) => link === document.activeElement));
+    tabs += 1
+  )
+    await page.keyboard.press('Tab');
+  await expect(ginger).toBeFocused();
   await page.keyboard.press('Enter');
   await page.getByLabel('Portions', { exact: true }).focus();
   await page.keyboard.press('Control+A');

@@ -100,7 +100,10 @@ test('a component opens in place, to the bottom', async ({ page }) => {
   await page.getByRole('button', { name: 'Open Green dressing' }).click();
   await page.getByRole('button', { name: 'Open Sunflower seed cream' }).click();
   await expect(row(page, 'Sunflower seeds')).toHaveClass(/child/);
-  await expect(row(page, 'Wholegrain mustard').locator('.hazard.contains')).toHaveText('Mustard');
+  await expect(row(page, 'Wholegrain mustard').locator('.hazard.contains')).toContainText([
+    'Gluten',
+    'Mustard',
+  ]);
   await page.getByRole('button', { name: 'Close Green dressing' }).click();
   await expect(row(page, 'Wholegrain mustard')).toHaveCount(0);
 });
@@ -112,7 +115,7 @@ test('a contradiction is decided by either figure, an unknown food by choosing o
     .click();
   await expect(row(page, 'Fine salt')).toBeVisible();
   await expect(decide(page, /says 12 g/)).toHaveCount(0);
-  await page.getByLabel('Add a line').fill('50 g toasted groundnuts');
+  await page.getByLabel('Add a line').fill('50 g toasted skirret');
   await page.getByRole('button', { name: 'Add line' }).click();
   await decide(page, /Which food is/)
     .getByRole('button', { name: /Choose a food|Another food/ })
@@ -197,23 +200,6 @@ test('a dish is taken out and put back; one that others use stays', async ({ pag
   await cream.getByRole('button', { name: /Take Sunflower/ }).click();
   await expect(page.locator('.el-message')).toContainText('Other dishes use this one');
   await expect(cream).toHaveCount(1);
-});
-
-test('the larder: found by any of its names, and its pack recorded there', async ({ page }) => {
-  await page.goto(`${kitchen.url}/larder`);
-  await page.getByLabel('Find a food').fill('kasha');
-  await expect(page.locator('tbody tr')).toHaveCount(1);
-  await expect(page.locator('tbody tr')).toContainText('Certified buckwheat groats');
-  await page.getByLabel('Find a food').fill('coconut');
-  await page.getByRole('button', { name: 'Record the pack' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Name on the pack').fill('Coconut milk 12 x 400 g');
-  await dialog.getByLabel('Read by').fill('T. Marsh');
-  await dialog.getByLabel(/I read the whole pack/).check();
-  await dialog.getByRole('button', { name: 'Record the pack' }).click();
-  await expect(page.locator('tbody tr')).toContainText('Coconut milk 12 x 400 g, read');
-  await page.getByLabel('Find a food').fill('zzz');
-  await expect(page.locator('main')).toContainText('Nothing in the larder is called');
 });
 
 test('a component taken in is known by its name in the next dish', async ({ page }) => {

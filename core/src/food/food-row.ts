@@ -62,6 +62,7 @@ export interface RowProblem {
 
 /** Words that composition tables write for "not known" or "too little to measure". They are unknown, not zero. */
 const UNKNOWN_WORDS = new Set(['', '-', '–', 'n', 'na', 'n/a', 'nd', 'tr', 'trace', 'traces', '*', 'null']);
+const PLAIN_FIGURE = /^\d+(?:\.\d+)?$/;
 const FIGURE = /^-?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
 
 /**
@@ -69,6 +70,9 @@ const FIGURE = /^-?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
  * undefined when the cell holds no figure.
  */
 export function readFigureCell(text: string, hasDecimalComma: boolean): number | null | undefined {
+  // Most cells are empty or a plain figure.
+  if (text === '') return null;
+  if (!hasDecimalComma && PLAIN_FIGURE.test(text)) return Number(text);
   const trimmed = text.trim();
   if (UNKNOWN_WORDS.has(trimmed.toLowerCase())) return null;
   const plain = hasDecimalComma

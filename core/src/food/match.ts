@@ -112,6 +112,8 @@ function respell(word: string, larder: FoodSet): string | null {
   let bestDistance = limit + 1;
   for (const key of withoutLetters(word, limit)) {
     for (const known of index.get(key) ?? []) {
+      // "uncooked" is no misspelt "cooked".
+      if (word.endsWith(known)) continue;
       const distance = editDistance(word, known, Math.min(limit, bestDistance));
       if (distance < bestDistance || (distance === bestDistance && best !== null && known < best))
         [best, bestDistance] = [known, distance];

@@ -1,7 +1,6 @@
 /** Recipes out of whatever a cook has: a web page, JSON, Markdown, a table, plain text; and back into files. */
 import { load } from 'cheerio';
-import { parse } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
+import Papa from 'papaparse';
 import {
   plainTold,
   readRecipe,
@@ -139,24 +138,11 @@ function fromText(text: string, larder: FoodSet): FoundRecipe[] {
 }
 
 function fromCsv(text: string, larder: FoodSet): FoundRecipe[] {
-  const [first = ''] = text.split(/\r?\n/);
-  const delimiter = [',', ';', '\t'].sort(
-    (one, other) => first.split(other).length - first.split(one).length,
-  )[0]!;
-  let rows: Record<string, string>[];
-  try {
-    rows = parse(text, {
-      columns: true,
-      bom: true,
-      delimiter,
-      relax_quotes: true,
-      relax_column_count: true,
-      skip_empty_lines: true,
-    }) as Record<string, string>[];
-  } catch {
-    return [];
-  }
-  return recipesFromRows(rows).map((told) => found(told, larder));
+  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
+    header: true,
+    skipEmptyLines: true,
+  });
+  return recipesFromRows(data).map((told) => found(told, larder));
 }
 
 /** Every recipe in a document; empty when it holds none. */
@@ -176,8 +162,7 @@ interface Saved {
 export function documentOf(saved: readonly Saved[], format: 'json' | 'markdown' | 'csv'): string {
   const told = saved.map(({ recipe, target }) => toldFrom(recipe, target));
   if (format === 'markdown') return told.map(recipeToMarkdown).join('\n---\n\n');
-  if (format === 'csv')
-    return stringify(told.flatMap(rowsFromRecipe), { header: true, columns: [...RECIPE_COLUMNS] });
+  if (format === 'csv') return Papa.unparse(told.flatMap(rowsFromRecipe), { columns: [...RECIPE_COLUMNS] });
   const objects = told.map(recipeToJsonLd);
   return JSON.stringify(objects.length === 1 ? objects[0] : objects, null, 2);
 }

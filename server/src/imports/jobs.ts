@@ -8,7 +8,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { ReadableStream } from 'node:stream/web';
 import type { Transaction } from 'sequelize';
-import { stringify } from 'csv-stringify/sync';
+import Papa from 'papaparse';
 import {
   FOOD_FIELDS,
   guessMapping,
@@ -111,10 +111,13 @@ const fieldsOf = (kind: ImportKind): readonly TableField[] =>
 
 class Stopped extends Error {}
 
+/** A row that was read and may be written. */
+type Accepted = Extract<RowResult<unknown>, { value: unknown }>;
+
 /** Reads one row and says what to write for it; `flush` writes what has gathered. */
 interface Writer {
   read(row: TableRow): RowResult<unknown>;
-  flush(values: unknown[], transaction: Transaction): Promise<void>;
+  flush(accepted: Accepted[], transaction: Transaction): Promise<void>;
 }
 
 export class ImportJobs {
@@ -218,44 +221,49 @@ export class ImportJobs {
   }
 
   private async writerOf(job: Job, request: RunRequest): Promise<Writer> {
-    return job.kind === 'foods' ? this.foodWriter(request) : this.productWriter(request);
+    return job.kind === 'foods'
+      ? this.foodWriter(job.table.headers, request)
+      : this.productWriter(job.table.headers, request);
   }
 
-  private async foodWriter(request: RunRequest): Promise<Writer> {
+  private async foodWriter(headers: string[], request: RunRequest): Promise<Writer> {
     const { foods } = await this.store.larder();
-    const rows = new FoodRows(foods, request, request.existing);
+    const rows = new FoodRows(foods, { headers, ...request }, request.existing);
     let position = ((await this.store.tables.foods.max('position')) as number | null) ?? 0;
     return {
       read: ({ cells, line }) => rows.read(cells, line),
-      flush: async (values, transaction) => {
-        const records = (values as Food[]).map((food) => ({
+      flush: async (accepted, transaction) => {
+        const insert = this.store.database.getQueryInterface();
+        const record = (food: Food) => ({
           id: food.id,
           position: (position += 1),
           data: JSON.stringify(food),
           version: FIRST_OWN_VERSION,
-        }));
-        await this.store.database.getQueryInterface().bulkInsert('foods', records, {
-          transaction,
-          // A food that was there keeps its place; its version tells who read it that it changed.
-          updateOnDuplicate: ['data', 'version'],
-        } as object);
+        });
+        const foodsOf = (isNew: boolean) =>
+          accepted.filter((each) => each.isNew === isNew).map(({ value }) => record(value as Food));
+        const [fresh, changed] = [foodsOf(true), foodsOf(false)];
+        if (fresh.length > 0) await insert.bulkInsert('foods', fresh, { transaction });
+        // A food that was there keeps its place; its version tells who read it that it changed.
+        const options = { transaction, updateOnDuplicate: ['data', 'version'] };
+        if (changed.length > 0) await insert.bulkInsert('foods', changed, options as object);
       },
     };
   }
 
-  private async productWriter(request: RunRequest): Promise<Writer> {
+  private async productWriter(headers: string[], request: RunRequest): Promise<Writer> {
     const kitchen: Kitchen = await this.store.kitchen(request.kitchenId);
-    const rows = new ProductRows((await this.store.book()).foods, request, this.today());
+    const rows = new ProductRows((await this.store.book()).foods, { headers, ...request }, this.today());
     return {
       read: ({ cells, line }) => {
         const read = rows.read(cells, line);
         if (!('value' in read)) return read;
         return { ...read, isNew: !kitchen.packs.some(({ foodId }) => foodId === read.value.foodId) };
       },
-      flush: async (values, transaction) => {
-        const versions = (values as Pack[]).map((pack) =>
-          packRow(kitchen.id, this.store.asNextVersion(kitchen, pack)),
-        );
+      flush: async (accepted, transaction) => {
+        const versions = accepted
+          .map(({ value }) => value as Pack)
+          .map((pack) => packRow(kitchen.id, this.store.asNextVersion(kitchen, pack)));
         await this.store.tables.packs.bulkCreate(versions, { transaction });
       },
     };
@@ -264,7 +272,7 @@ export class ImportJobs {
   private async run(job: Job, writer: Writer): Promise<void> {
     const { progress } = job;
     const report = createWriteStream(this.pathOf(job.id, 'refused.csv'));
-    report.write(stringify([['line', 'name', 'column', 'reason']]));
+    report.write(`${Papa.unparse([['line', 'name', 'column', 'reason']])}\n`);
     try {
       if (progress.isDryRun) await this.readAll(job, writer, report, null);
       else
@@ -296,25 +304,35 @@ export class ImportJobs {
     transaction: Transaction | null,
   ): Promise<void> {
     const { progress, table } = job;
-    let gathered: unknown[] = [];
+    let gathered: Accepted[] = [];
+    // One statement is on its way to the database while the next rows are read.
+    let writing: Promise<void> = Promise.resolve();
     const flush = async (): Promise<void> => {
-      if (transaction && gathered.length > 0) await writer.flush(gathered, transaction);
+      await writing;
+      const batch = gathered;
       gathered = [];
+      if (transaction && batch.length > 0) writing = writer.flush(batch, transaction);
+      // Whoever waits for it next sees what went wrong; till then it is no unhandled failure.
+      writing.catch(() => undefined);
     };
-    for await (const row of rowsOf(table, (bytes) => (progress.bytesRead += bytes))) {
-      if (job.isStopping) throw new Stopped();
-      progress.rows += 1;
-      const read = writer.read(row);
-      if ('value' in read) {
-        if (read.isNew) progress.created += 1;
-        else progress.updated += 1;
-        if (transaction) gathered.push(read.value);
-      } else this.refuse(progress, report, row, read.reasons);
-      if (gathered.length >= ROWS_AT_ONCE) await flush();
-      // A table of refused or tried rows awaits nothing: let others have the server now and then.
-      if (progress.rows % 200 === 0) await new Promise((done) => setImmediate(done));
+    for await (const rows of rowsOf(table, (bytes) => (progress.bytesRead += bytes))) {
+      for (const row of rows) {
+        if (job.isStopping) throw new Stopped();
+        progress.rows += 1;
+        const read: RowResult<unknown> =
+          row.problem === null ? writer.read(row) : { reasons: [{ column: 'row', message: row.problem }] };
+        if ('value' in read) {
+          if (read.isNew) progress.created += 1;
+          else progress.updated += 1;
+          if (transaction) gathered.push(read);
+        } else this.refuse(progress, report, row, read.reasons);
+        if (gathered.length >= ROWS_AT_ONCE) await flush();
+        // A table of refused or tried rows awaits nothing: let others have the server now and then.
+        if (progress.rows % 200 === 0) await new Promise((done) => setImmediate(done));
+      }
     }
     await flush();
+    await writing;
   }
 
   private refuse(
@@ -323,11 +341,11 @@ export class ImportJobs {
     row: TableRow,
     reasons: RowReason[],
   ): void {
-    const name = (Object.values(row.cells).find((cell) => /[a-z]{2}/i.test(cell)) ?? '').slice(0, 80);
+    const name = (row.cells.find((cell) => /[a-z]{2}/i.test(cell)) ?? '').slice(0, 80);
     progress.refusedCount += 1;
     if (progress.refused.length < SHOWN_REFUSALS) progress.refused.push({ line: row.line, name, reasons });
-    report.write(
-      stringify(reasons.map(({ column, message }) => [row.line, safeCell(name), column, safeCell(message)])),
-    );
+    const rows = reasons.map(({ column, message }) => [row.line, safeCell(name), column, safeCell(message)]);
+    report.write(`${Papa.unparse(rows)}
+`);
   }
 }

@@ -26,20 +26,26 @@ export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowReason[]
 export type Mapping = Readonly<Record<string, string>>;
 
 interface Reading {
+  headers: readonly string[];
   mapping: Mapping;
   hasDecimalComma: boolean;
 }
 
+/** A mapping made ready: each column that is taken, its field, and by what its figures are multiplied. */
+type Plan = readonly { at: number; field: string; factor: number }[];
+
+const planOf = ({ headers, mapping }: Reading): Plan =>
+  headers.flatMap((header, at) => {
+    const field = mapping[header] ?? '';
+    return field === '' ? [] : [{ at, field, factor: unitFactor(header, field) }];
+  });
+
 /** The mapped cells of a row under our own column names, figures in our units. */
-function mappedCells(
-  cells: Readonly<Record<string, string>>,
-  { mapping, hasDecimalComma }: Reading,
-): Record<string, string> {
+function mappedCells(cells: readonly string[], plan: Plan, hasDecimalComma: boolean): Record<string, string> {
   const own: Record<string, string> = {};
-  for (const [header, field] of Object.entries(mapping)) {
-    const cell = cells[header];
-    if (field === '' || cell === undefined) continue;
-    const factor = unitFactor(header, field);
+  for (const { at, field, factor } of plan) {
+    const cell = cells[at];
+    if (cell === undefined) continue;
     const value = factor === 1 ? null : readFigureCell(cell, hasDecimalComma);
     if (typeof value === 'number')
       own[field] = (value * factor).toString().replace('.', hasDecimalComma ? ',' : '.');
@@ -55,12 +61,14 @@ export class FoodRows {
   private readonly byId: Map<string, Food>;
   private readonly byName: Map<string, string>;
   private readonly seen = new Map<string, number>();
+  private readonly plan: Plan;
 
   constructor(
     foods: readonly Food[],
     private readonly reading: Reading,
     private readonly existing: 'update' | 'refuse',
   ) {
+    this.plan = planOf(reading);
     this.byId = new Map(foods.map((food) => [food.id, food]));
     this.byName = new Map(foods.map((food) => [nameKey(food.name), food.id]));
   }
@@ -73,8 +81,8 @@ export class FoodRows {
     return known ?? (idFromName(own['name'] ?? '') || (id === '' ? '' : idFromName(`food ${id}`)));
   }
 
-  read(cells: Readonly<Record<string, string>>, line: number): RowResult<Food> {
-    const own = mappedCells(cells, this.reading);
+  read(cells: readonly string[], line: number): RowResult<Food> {
+    const own = mappedCells(cells, this.plan, this.reading.hasDecimalComma);
     const id = this.idOf(own);
     const before = this.byId.get(id);
     const twin = this.seen.get(id);
@@ -122,12 +130,15 @@ const YES = /^(?:y|yes|true|1|x|ja|oui|certified|gf)$/i;
 /** Reads the rows of a supplier's list: each a product for a food of the larder, read by nobody yet. */
 export class ProductRows {
   private readonly seen = new Map<string, number>();
+  private readonly plan: Plan;
 
   constructor(
     private readonly larder: FoodSet,
     private readonly reading: Reading,
     private readonly today: string,
-  ) {}
+  ) {
+    this.plan = planOf(reading);
+  }
 
   private foodOf(own: Record<string, string>): { food: Food } | { reason: RowReason } {
     const named = own['food']?.trim() || own['product_name']?.trim() || '';
@@ -158,8 +169,8 @@ export class ProductRows {
     return value;
   }
 
-  read(cells: Readonly<Record<string, string>>, line: number): RowResult<Pack> {
-    const own = mappedCells(cells, this.reading);
+  read(cells: readonly string[], line: number): RowResult<Pack> {
+    const own = mappedCells(cells, this.plan, this.reading.hasDecimalComma);
     const reasons: RowReason[] = [];
     for (const [column, text] of Object.entries(own))
       if (/^[=@]/.test(text))

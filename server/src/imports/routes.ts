@@ -3,7 +3,7 @@ import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
 import type { Hono } from 'hono';
-import { stringify } from 'csv-stringify/sync';
+import Papa from 'papaparse';
 import { FOOD_COLUMNS, rowFromFood, safeCell, type Food } from '@hand-ladle/core';
 import { ApiError } from '../errors';
 import { asFile, bodyOf } from '../request';
@@ -20,7 +20,7 @@ function foodTable(foods: readonly Food[]): string {
   const rows = foods.map((food) =>
     Object.fromEntries(Object.entries(rowFromFood(food)).map(([column, cell]) => [column, safeCell(cell)])),
   );
-  return stringify(rows, { header: true, columns: [...FOOD_COLUMNS] });
+  return `${Papa.unparse(rows, { columns: [...FOOD_COLUMNS], newline: '\n' })}\n`;
 }
 
 const refuseTooLarge = (length: string | undefined): void => {

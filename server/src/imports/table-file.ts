@@ -4,22 +4,28 @@ import { open, rm } from 'node:fs/promises';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
-import { CsvError, parse } from 'csv-parse';
+import Papa from 'papaparse';
 import { ApiError } from '../errors';
 
 /** Largest table taken, in bytes. */
 export const MOST_FILE_BYTES = 128 * 1024 * 1024;
 /** A longer row is a quote that was opened and never closed. */
-const MOST_ROW_BYTES = 1024 * 1024;
+const MOST_ROW_CHARACTERS = 1024 * 1024;
 const SAMPLE_BYTES = 256 * 1024;
+const PIECE_BYTES = 128 * 1024;
+/** Rows shown before a table is mapped. */
+const SAMPLE_ROWS = 5;
 
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252';
+
+type Newline = '\n' | '\r\n' | '\r';
 
 export interface TableFile {
   path: string;
   bytes: number;
   encoding: Encoding;
   delimiter: string;
+  newline: Newline;
   hasDecimalComma: boolean;
   headers: string[];
   /** The first rows, by heading. */
@@ -29,7 +35,10 @@ export interface TableFile {
 export interface TableRow {
   /** Line of the file the row ends on, counted from 1. */
   line: number;
-  cells: Record<string, string>;
+  /** In the order of the headings; a short row has fewer. */
+  cells: readonly string[];
+  /** Why the row cannot be read, where its quotation marks are broken. */
+  problem: string | null;
 }
 
 /** Writes an upload to disk and tells whether it is valid UTF-8; refuses it past the limit and keeps nothing. */
@@ -117,66 +126,88 @@ function namedHeaders(cells: readonly string[]): string[] {
   });
 }
 
-const FORMAT = {
-  relax_quotes: true,
-  relax_column_count: true,
-  skip_empty_lines: true,
-  max_record_size: MOST_ROW_BYTES,
-  bom: true,
-} as const;
-
-/** The text of a file in its encoding, piece by piece. */
+/** The text of a file, piece by piece; the decoder keeps letters that a piece cuts in two. */
 async function* textOf(
   path: string,
   encoding: Encoding,
   onBytes: (bytes: number) => void,
 ): AsyncGenerator<string> {
   const decoder = new TextDecoder(encoding);
-  for await (const chunk of createReadStream(path, { highWaterMark: 64 * 1024 })) {
+  for await (const chunk of createReadStream(path, { highWaterMark: PIECE_BYTES })) {
     onBytes((chunk as Buffer).length);
     yield decoder.decode(chunk as Buffer, { stream: true });
   }
   yield decoder.decode();
 }
 
-/** Why a table cannot be read on, in words. */
-function readingProblem(error: unknown): ApiError {
-  if (error instanceof ApiError) return error;
-  const { lines = 0 } = error instanceof CsvError ? (error as CsvError & { lines?: number }) : {};
-  const words =
-    error instanceof CsvError && error.code === 'CSV_MAX_RECORD_SIZE'
-      ? 'a row does not end: a quotation mark is opened and never closed'
-      : error instanceof Error
-        ? error.message
-        : 'it is broken';
-  return new ApiError('file-unreadable', [{ line: lines, message: words }]);
+const neverClosed = (line: number): ApiError =>
+  new ApiError('file-unreadable', [
+    { line, message: 'a row does not end: a quotation mark is opened and never closed' },
+  ]);
+
+/** Lines of the file that a row takes: one, and one more for each line break inside its cells. */
+function linesOf(cells: readonly string[]): number {
+  let lines = 1;
+  for (const cell of cells) if (cell.includes('\n')) lines += cell.split('\n').length - 1;
+  return lines;
 }
 
-/** Rows of a table, one by one; the server answers others between them. Throws `file-unreadable` with the line. */
+interface Parsed {
+  data: string[][];
+  errors: { code: string; row: number }[];
+  meta: { cursor: number };
+}
+
+/** Rows of one piece of text. `isLast` takes the row at its end too, which in the middle of a file may be cut. */
+function parsePiece(text: string, table: Pick<TableFile, 'delimiter' | 'newline'>, isLast: boolean): Parsed {
+  const parser = new Papa.Parser({ delimiter: table.delimiter, newline: table.newline });
+  return parser.parse(text, 0, !isLast) as Parsed;
+}
+
+/**
+ * Rows of a table, as many at a time as a piece of the file holds; the server answers others between them. Throws
+ * `file-unreadable` with the line.
+ */
 export async function* rowsOf(
   table: TableFile,
   onBytes: (bytes: number) => void = () => undefined,
-): AsyncGenerator<TableRow> {
-  const parser = parse({ ...FORMAT, delimiter: table.delimiter, info: true, from: 2 });
-  const source = Readable.from(textOf(table.path, table.encoding, onBytes));
-  source.on('error', (error) => parser.destroy(error));
-  source.pipe(parser);
-  try {
-    for await (const { record, info } of parser as AsyncIterable<{
-      record: string[];
-      info: { lines: number };
-    }>) {
-      const cells: Record<string, string> = {};
-      table.headers.forEach((header, index) => {
-        cells[header] = record[index] ?? '';
-      });
-      yield { line: info.lines, cells };
-    }
-  } catch (error) {
-    throw readingProblem(error);
-  } finally {
-    source.destroy();
+): AsyncGenerator<TableRow[]> {
+  let rest = '';
+  let line = 0;
+  let isHeader = true;
+  const rowsIn = (parsed: Parsed): TableRow[] => {
+    const broken = new Set(parsed.errors.map(({ row }) => row));
+    const rows: TableRow[] = [];
+    parsed.data.forEach((cells, index) => {
+      line += linesOf(cells);
+      const isBlank = cells.length === 1 && cells[0]!.trim() === '';
+      if (isHeader && !isBlank) isHeader = false;
+      else if (!isBlank)
+        rows.push({
+          line,
+          cells,
+          problem: broken.has(index) ? 'a quotation mark stands in the wrong place' : null,
+        });
+    });
+    return rows;
+  };
+  for await (const piece of textOf(table.path, table.encoding, onBytes)) {
+    const text = rest + piece;
+    const parsed = parsePiece(text, table, false);
+    rest = text.slice(parsed.meta.cursor);
+    const rows = rowsIn(parsed);
+    if (rest.length > MOST_ROW_CHARACTERS) throw neverClosed(line + 1);
+    yield rows;
   }
+  const parsed = parsePiece(rest, table, true);
+  if (parsed.errors.some(({ code }) => code === 'MissingQuotes')) throw neverClosed(line + 1);
+  yield rowsIn(parsed);
+}
+
+/** How the lines of a text end. */
+function newlineOf(text: string): Newline {
+  if (text.includes('\r\n')) return '\r\n';
+  return text.includes('\n') || !text.includes('\r') ? '\n' : '\r';
 }
 
 /** Looks at an uploaded file: how it is written, what its columns are called, what the first rows say. */
@@ -190,12 +221,11 @@ export async function openTable(path: string, bytes: number, isUtf8: boolean): P
     ]);
   }
   const delimiter = delimiterOf(text);
-  const head = await new Promise<string[][]>((done, fail) => {
-    const lines = bytes > start.length ? text.slice(0, text.lastIndexOf('\n') + 1 || undefined) : text;
-    parse(lines, { ...FORMAT, delimiter, to: 6 }, (error, records) =>
-      error ? fail(readingProblem(error)) : done(records as string[][]),
-    );
-  });
+  const newline = newlineOf(text);
+  const isWhole = bytes <= start.length;
+  const head = parsePiece(text, { delimiter, newline }, isWhole)
+    .data.filter((cells) => cells.some((cell) => cell.trim() !== ''))
+    .slice(0, SAMPLE_ROWS + 1);
   const [first, ...rows] = head;
   if (!first || first.every((cell) => cell.trim() === '')) throw new ApiError('file-empty');
   const headers = namedHeaders(first);
@@ -207,6 +237,7 @@ export async function openTable(path: string, bytes: number, isUtf8: boolean): P
     bytes,
     encoding,
     delimiter,
+    newline,
     hasDecimalComma: decimalCommaIn(sample, delimiter),
     headers,
     sample,

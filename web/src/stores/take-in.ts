@@ -77,7 +77,8 @@ export function useTakeIn() {
 
   /** Whether a text is no plain recipe: a page, JSON, or several recipes. Then the server opens it. */
   const isDocument = (words: string): boolean =>
-    /^\s*(?:<|[[{]\s*["{[])/.test(words) ||
+    /^\s*(?:<(?:!doctype|html|head|body)\b|[[{]\s*["{[])/i.test(words) ||
+    words.includes('application/ld+json') ||
     /<!-- hand-ladle \{/.test(words) ||
     splitRecipes(words).length > 1;
 
