@@ -85,6 +85,17 @@ function temperatureFinding(text: string): Finding | null {
   return finding('temperature-contradiction', null, { celsius, fahrenheit, reckoned });
 }
 
+const CALLS = new WeakMap<FoodSet, WeakMap<RecipeLine, ReadonlySet<string>>>();
+
+/** `callNames`, kept for each line: a long recipe asks for them at every step. */
+function callsOf(line: RecipeLine, larder: FoodSet): ReadonlySet<string> {
+  let ofLarder = CALLS.get(larder);
+  if (!ofLarder) CALLS.set(larder, (ofLarder = new WeakMap()));
+  let calls = ofLarder.get(line);
+  if (!calls) ofLarder.set(line, (calls = callNames(line, larder)));
+  return calls;
+}
+
 /** The words by which a step may call a line: the words of each of its food's names, and the written ones. */
 function callNames(line: RecipeLine, larder: FoodSet): Set<string> {
   const food = larder.foods.get(foodIdOf(line) ?? '');
@@ -146,9 +157,10 @@ export function readStep(text: string, lines: readonly RecipeLine[], larder: Foo
   const lower = text.toLowerCase();
   const words = nameWords(text);
   const wordSet = new Set(words);
-  const callsOf = lines.map((line) => ({ line, calls: callNames(line, larder) }));
-  const called = new Set(callsOf.flatMap(({ calls }) => [...calls]));
-  const lineIds = callsOf
+  const lineCalls = lines.map((line) => ({ line, calls: callsOf(line, larder) }));
+  const called = new Set<string>();
+  for (const { calls } of lineCalls) for (const word of calls) called.add(word);
+  const lineIds = lineCalls
     .filter(({ calls }) => [...calls].some((word) => wordSet.has(word)))
     .map(({ line }) => line.id);
   const named = foodsNamed(words, called, larder);

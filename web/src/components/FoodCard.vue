@@ -276,13 +276,13 @@ const facts = computed(() => {
             class="value figure"
             :class="{ unknown: each.value === null }"
             type="button"
-            :aria-label="`${each.name}: ${each.value ?? 'unknown'}. Change it`"
             @click="edit(each.id, each.value === null ? '' : String(each.value))"
           >
+            <span class="unseen">{{ each.name }}: </span>
             <template v-if="each.value === null">unknown</template>
             <template v-else
               >{{ each.value }}<span class="unit">&nbsp;{{ each.unit }}</span></template
-            >
+            ><span class="unseen">. Change it</span>
           </button>
         </li>
       </ul>
