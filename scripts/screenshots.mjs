@@ -11,6 +11,13 @@ const PORT = 4390;
 const DATA = join('.data', 'screenshots');
 const FOLDER = join('docs', 'screenshots');
 const POT = '/dishes/barley-leek-white-bean-pot';
+const STATEMENT = 'Water, SOYA beans, WHEAT, salt, spices. May contain traces of sesame. Free from milk.';
+const TABLE = `Food Name;Water (g);Protein (g);Carbohydrate (g);Remark
+Skirret;75;2,1;19;raw
+Salsify;77;3,3;18,6;
+=sum(A1);1;1;1;
+Oca;eighty;1,1;13,3;
+`;
 const TOLD = `Kale and millet bowl
 Serves 4, portions of 300 g
 
@@ -37,7 +44,29 @@ const VIEWS = [
   ['hazards', [1280, 800], open(`${POT}/hazards`)],
   ['portion', [1280, 800], open(`${POT}/portion`)],
   ['label', [1280, 800], open(`${POT}/label`)],
-  ['larder', [1280, 800], open('/larder')],
+  ['larder', [1280, 800], open('/larder?food=leek')],
+  [
+    'pack',
+    [1280, 900],
+    async (page) => {
+      await open('/larder?food=tamari')(page);
+      await page.getByRole('button', { name: 'Its pack' }).click();
+      await page.getByLabel('Name on the pack').fill('Tamari 5 L');
+      await page.getByLabel('Supplier').fill('Quay Stores');
+      await page.getByLabel('Ingredients, as printed').fill(STATEMENT);
+    },
+  ],
+  [
+    'import',
+    [1280, 900],
+    async (page) => {
+      await open('/larder/import')(page);
+      const file = { name: 'roots.csv', mimeType: 'text/csv', buffer: Buffer.from(TABLE) };
+      await page.getByLabel('Choose a CSV file').setInputFiles(file);
+      await page.getByRole('button', { name: 'Try it' }).click();
+      await page.waitForSelector('.refused');
+    },
+  ],
   ['bench-phone', [390, 844], open(POT)],
   [
     'take-in',

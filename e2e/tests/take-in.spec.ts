@@ -44,7 +44,7 @@ async function answerAll(page: Page): Promise<number> {
       taps += 2;
     }
     await expect(async () => {
-      const now = (await questions(page).count()) === 0 ? '' : await questions(page).first().innerText();
+      const [now = ''] = await questions(page).allInnerTexts();
       expect(now).not.toBe(words);
     }).toPass({ timeout: 5000 });
   }
@@ -115,7 +115,7 @@ test('a name nobody knows is made a food or tied to one, and this kitchen rememb
   await page.getByRole('dialog').getByLabel('Kind of food').selectOption('vegetable');
   await page.getByRole('dialog').getByRole('button', { name: 'Put it in the larder' }).click();
   await expect(page.locator('.lines li').first()).toContainText('Skirret');
-  await expect(decisions(page)).toContainText('no skirret pack is on record');
+  await expect(decisions(page)).toContainText('skirret may be of animal origin');
   await told(page).fill('Four\nServes 2\n100 g gran’s brown stuff\n300 g leeks');
   await decisions(page)
     .getByRole('button', { name: /Choose a food|Another food/ })

@@ -10,6 +10,7 @@ import {
   digests,
   parseText,
   type ComputeRequest,
+  type ParseRequest,
   type SwapsRequest,
 } from './compute';
 import { ApiError, ERRORS } from './errors';
@@ -76,11 +77,8 @@ function addReadRoutes(app: Hono, { store, version }: AppOptions): void {
 
 function addComputeRoutes(app: Hono, { store }: AppOptions): void {
   app.post('/api/parse', async (context) => {
-    const { text, units } = checked<{ text: string; units: 'us' | 'metric' | 'imperial' }>(
-      parseRequest,
-      await bodyOf(context),
-    );
-    return context.json(await parseText(text, units, store));
+    const request = checked<ParseRequest>(parseRequest, await bodyOf(context));
+    return context.json(await parseText(request, store));
   });
   app.post('/api/worksheet', async (context) => {
     const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));

@@ -115,11 +115,17 @@ export async function computeSwaps(request: SwapsRequest, store: Store): Promise
   );
 }
 
-/** A pasted text, read and weighed by the larder of the house and the measures that were named. */
-export async function parseText(text: string, units: UnitSystem, store: Store) {
+export interface ParseRequest {
+  text: string;
+  units: UnitSystem;
+  kitchenId?: string;
+}
+
+/** A pasted text, read and weighed by a kitchen's packs, weights and names, and the measures that were named. */
+export async function parseText({ text, units, kitchenId }: ParseRequest, store: Store) {
   mustFit(text);
   const book = await store.book();
-  const kitchen: Kitchen = { ...(await store.kitchen(undefined)), units };
+  const kitchen: Kitchen = { ...(await store.kitchen(kitchenId)), units };
   const reading = readRecipe(text, book.foods);
   const standard = standardize(recipeFromReading(reading, 'unsaved'), book, kitchen);
   const lines = reading.lines.map((line) => {

@@ -66,6 +66,21 @@ export interface Measure {
   source: SourceClass;
 }
 
+/** How far a measure that was weighed in this kitchen may be off (convention). */
+const WEIGHED_SPREAD = 0.05;
+
+/** A measure that somebody weighed here, of the edible portion. */
+export const measureWeighedHere = (unit: string, grams: number): Measure => ({
+  form: '',
+  unit,
+  size: 'medium',
+  grams,
+  lowGrams: grams * (1 - WEIGHED_SPREAD),
+  highGrams: grams * (1 + WEIGHED_SPREAD),
+  basis: 'EP',
+  source: 'weighed here',
+});
+
 /** What becomes of a food's edible weight by one way of cooking. */
 export interface CookingYield {
   /** "boiled", "soaked", "roasted", "fried", "steamed", "wilted", "pressed". */

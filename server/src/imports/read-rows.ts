@@ -207,11 +207,10 @@ export class ProductRows {
       price,
       statement,
       allergens,
-      certifiedGlutenFree: false,
+      // Like all of the list it counts for nothing until a person confirms it.
+      certifiedGlutenFree: YES.test((own['certified_gluten_free'] ?? '').trim()),
       animal: said.animal?.state === 'animal' ? 'animal' : null,
-      checkedBy: YES.test((own['certified_gluten_free'] ?? '').trim())
-        ? 'supplier list (says certified gluten-free)'
-        : 'supplier list',
+      checkedBy: 'supplier list',
       checkedOn: this.today,
       // Nobody has read it: a list is no pack.
       isConfirmed: false,

@@ -1,11 +1,19 @@
 <script setup lang="ts">
 /** One food, edited where it stands: every figure with its unit and where it came from, its measures, its dishes. */
-import { computed, nextTick, onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
-import { NUTRIENT_NAMES, nutrientColumn, NUTRIENTS, type Food, type NutrientId } from '@hand-ladle/core';
+import {
+  measureWeighedHere,
+  NUTRIENT_NAMES,
+  nutrientColumn,
+  NUTRIENTS,
+  type Food,
+  type NutrientId,
+} from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
+import FigureEdit from './FigureEdit.vue';
 
 const props = defineProps<{ food: Food; isComparing: boolean }>();
 const emit = defineEmits<{ compare: []; leave: [] }>();
@@ -17,9 +25,17 @@ const usedIn = shallowRef<{ id: string; name: string }[]>([]);
 const problem = ref('');
 /** What this food was before the last change, for undo. */
 const past = shallowRef<Food[]>([]);
-const editing = ref('');
-const typed = ref('');
-const field = ref<HTMLInputElement[]>([]);
+type Field = InstanceType<typeof FigureEdit>;
+const figureFields = useTemplateRef<Field[]>('figures-field');
+const measureFields = useTemplateRef<Field[]>('measures-field');
+const nameField = useTemplateRef<Field>('names-field');
+const trimField = useTemplateRef<Field>('trim-field');
+const newField = useTemplateRef<Field>('fresh-field');
+/** All fields of the card close when a change is kept. */
+function closeFields(): void {
+  const all = [...(figureFields.value ?? []), ...(measureFields.value ?? [])];
+  for (const each of [...all, nameField.value, trimField.value, newField.value]) each?.close();
+}
 
 onMounted(async () => {
   try {
@@ -40,7 +56,7 @@ async function save(next: Food, isUndo = false): Promise<void> {
     version.value = saved.version;
     past.value = isUndo ? past.value.slice(0, -1) : [...past.value, before];
     await book.replaceFood(saved.food);
-    editing.value = '';
+    closeFields();
   } catch (error) {
     const { message, details, code } = error as ServerError;
     problem.value = code === 'food-loosened' ? `${message} (${details.join(', ')})` : message;
@@ -51,22 +67,14 @@ const undo = (): void => {
   if (before) void save(before, true);
 };
 
-async function edit(what: string, value: string): Promise<void> {
-  editing.value = what;
-  typed.value = value;
-  await nextTick();
-  field.value[0]?.focus();
-  field.value[0]?.select();
-}
-
 const figureIn = (text: string): number | null | undefined => {
   if (text.trim() === '') return null;
   const value = Number(text.replace(',', '.'));
   return value >= 0 && value <= 100_000 ? value : undefined;
 };
 
-function saveFigure(id: NutrientId): void {
-  const value = figureIn(typed.value);
+function saveFigure(id: NutrientId, text: string): void {
+  const value = figureIn(text);
   if (value === undefined) {
     problem.value = 'A figure of zero or more, or empty for unknown.';
     return;
@@ -76,16 +84,16 @@ function saveFigure(id: NutrientId): void {
   void save({ ...food, composition: { ...food.composition, [id]: value }, figureSources });
 }
 
-function saveSynonyms(): void {
-  const synonyms = typed.value
+function saveSynonyms(text: string): void {
+  const synonyms = text
     .split(',')
     .map((each) => each.trim())
     .filter(Boolean);
   void save({ ...props.food, synonyms });
 }
 
-function saveTrim(): void {
-  const value = figureIn(typed.value);
+function saveTrim(text: string): void {
+  const value = figureIn(text);
   if (!value || value > 100) {
     problem.value = 'A share of the bought weight, 1 to 100 %.';
     return;
@@ -93,18 +101,32 @@ function saveTrim(): void {
   void save({ ...props.food, trimYield: value / 100 });
 }
 
-function saveMeasure(index: number): void {
-  const grams = figureIn(typed.value);
-  if (!grams) {
-    problem.value = 'Grams above zero, please.';
-    return;
-  }
+const gramsIn = (text: string): number | null => {
+  const grams = figureIn(text);
+  if (grams) return grams;
+  problem.value = 'Grams above zero, please.';
+  return null;
+};
+
+function saveMeasure(index: number, text: string): void {
+  const grams = gramsIn(text);
+  if (grams === null) return;
   const measures = props.food.measures.map((each, at) =>
-    at === index
-      ? { ...each, grams, lowGrams: grams * 0.95, highGrams: grams * 1.05, source: 'weighed here' as const }
-      : each,
+    at === index ? { ...measureWeighedHere(each.unit, grams), form: each.form, basis: each.basis } : each,
   );
   void save({ ...props.food, measures });
+}
+
+const UNITS = ['cup', 'tbsp', 'tsp', 'piece', 'bunch', 'handful', 'slice', 'tin', 'pack'] as const;
+const newUnit = ref<(typeof UNITS)[number]>('cup');
+
+/** A measure weighed here: a US cup, a piece. It takes the place of what the larder had for the same unit. */
+function addMeasure(text: string): void {
+  const grams = gramsIn(text);
+  if (grams === null) return;
+  const own = measureWeighedHere(newUnit.value, grams);
+  const others = props.food.measures.filter(({ unit, form }) => unit !== own.unit || form !== '');
+  void save({ ...props.food, measures: [own, ...others] });
 }
 
 const sourceOf = (id: NutrientId): string =>
@@ -151,23 +173,15 @@ const facts = computed(() => {
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <section>
       <h3>Also called</h3>
-      <form
-        v-if="editing === 'synonyms'"
-        class="edit"
-        @submit.prevent="saveSynonyms"
-        @keydown.esc="editing = ''"
+      <FigureEdit
+        ref="names-field"
+        :start="food.synonyms.join(', ')"
+        label="Other names, parted by commas"
+        is-wide
+        @keep="saveSynonyms"
       >
-        <input
-          :ref="(el) => (field = [el as HTMLInputElement])"
-          v-model="typed"
-          class="field wide"
-          aria-label="Other names, parted by commas"
-        />
-        <button class="choice main" type="submit">Keep</button>
-      </form>
-      <button v-else class="value" type="button" @click="edit('synonyms', food.synonyms.join(', '))">
         {{ food.synonyms.join(', ') || 'no other name' }}
-      </button>
+      </FigureEdit>
     </section>
     <section v-if="usedIn.length > 0">
       <h3>Used in</h3>
@@ -182,25 +196,15 @@ const facts = computed(() => {
       <ul class="measures">
         <li>
           Edible part of what is bought
-          <form v-if="editing === 'trim'" class="edit" @submit.prevent="saveTrim" @keydown.esc="editing = ''">
-            <input
-              :ref="(el) => (field = [el as HTMLInputElement])"
-              v-model="typed"
-              class="field"
-              inputmode="decimal"
-              size="5"
-              aria-label="Edible share in per cent"
-            />
-            <button class="choice main" type="submit">Keep</button>
-          </form>
-          <button
-            v-else
-            class="value figure"
-            type="button"
-            @click="edit('trim', String(Math.round(food.trimYield * 100)))"
+          <FigureEdit
+            ref="trim-field"
+            :start="String(Math.round(food.trimYield * 100))"
+            label="Edible share in per cent"
+            is-figure
+            @keep="saveTrim"
           >
             {{ Math.round(food.trimYield * 100) }}<span class="unit">&nbsp;%</span>
-          </button>
+          </FigureEdit>
         </li>
         <li v-for="(measure, at) in food.measures" :key="at">
           <span
@@ -210,25 +214,27 @@ const facts = computed(() => {
               >{{ measure.basis === 'AP' ? 'as bought, ' : '' }}{{ measure.source }}</span
             ></span
           >
-          <form
-            v-if="editing === `m${at}`"
-            class="edit"
-            @submit.prevent="saveMeasure(at)"
-            @keydown.esc="editing = ''"
+          <FigureEdit
+            ref="measures-field"
+            :start="String(measure.grams)"
+            label="Grams"
+            is-figure
+            @keep="saveMeasure(at, $event)"
           >
-            <input
-              :ref="(el) => (field = [el as HTMLInputElement])"
-              v-model="typed"
-              class="field"
-              inputmode="decimal"
-              size="5"
-              aria-label="Grams"
-            />
-            <button class="choice main" type="submit">Keep</button>
-          </form>
-          <button v-else class="value figure" type="button" @click="edit(`m${at}`, String(measure.grams))">
             {{ measure.grams }}<span class="unit">&nbsp;g</span>
-          </button>
+          </FigureEdit>
+        </li>
+        <li>
+          <FigureEdit ref="fresh-field" start="" label="Grams of one" @keep="addMeasure">
+            <template #before>
+              <select v-model="newUnit" class="field unit-choice" aria-label="Unit">
+                <option v-for="unit in UNITS" :key="unit" :value="unit">
+                  {{ unit === 'cup' ? 'US cup' : unit }}
+                </option>
+              </select>
+            </template>
+            Weighed one? Add it
+          </FigureEdit>
         </li>
         <li v-for="each in food.cookingYields" :key="each.method">
           <span
@@ -255,35 +261,20 @@ const facts = computed(() => {
             >{{ each.name }}
             <span v-if="each.source !== food.source" class="soft">{{ each.source }}</span></span
           >
-          <form
-            v-if="editing === each.id"
-            class="edit"
-            @submit.prevent="saveFigure(each.id)"
-            @keydown.esc="editing = ''"
-          >
-            <input
-              :ref="(el) => (field = [el as HTMLInputElement])"
-              v-model="typed"
-              class="field"
-              inputmode="decimal"
-              size="6"
-              :aria-label="each.name"
-            />
-            <button class="choice main" type="submit">Keep</button>
-          </form>
-          <button
-            v-else
-            class="value figure"
+          <FigureEdit
+            ref="figures-field"
             :class="{ unknown: each.value === null }"
-            type="button"
-            @click="edit(each.id, each.value === null ? '' : String(each.value))"
+            :start="each.value === null ? '' : String(each.value)"
+            :label="each.name"
+            is-figure
+            @keep="saveFigure(each.id, $event)"
           >
             <span class="unseen">{{ each.name }}: </span>
             <template v-if="each.value === null">unknown</template>
             <template v-else
               >{{ each.value }}<span class="unit">&nbsp;{{ each.unit }}</span></template
             ><span class="unseen">. Change it</span>
-          </button>
+          </FigureEdit>
         </li>
       </ul>
       <p class="soft">All figures: {{ food.source }}, save those marked.</p>
@@ -344,43 +335,14 @@ li .soft {
   font-size: var(--text-s);
 }
 
-.value {
-  min-height: 32px;
-  padding: 0 2px;
-  border: 0;
-  border-bottom: 1.5px dotted var(--rim);
-  background: none;
-  text-align: left;
-  font-weight: 600;
-}
-
-section > .value {
-  font-weight: 450;
-}
-
-.value.unknown {
+.unknown {
   color: var(--amber);
   font-weight: 450;
 }
 
-.edit {
-  display: flex;
-  gap: 6px;
-}
-
-.edit .field {
+.unit-choice {
   min-height: 32px;
-  width: 86px;
   padding: 0 6px;
-}
-
-.edit .field.wide {
-  flex: 1;
-}
-
-.edit .choice {
-  min-height: 32px;
-  padding: 0 10px;
 }
 
 .dish {

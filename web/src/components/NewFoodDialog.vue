@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
 import 'element-plus/es/components/dialog/style/css';
-import { foodFromRow, idFromName } from '@hand-ladle/core';
+import { foodFromRow, idFromName, measureWeighedHere } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
@@ -53,21 +53,7 @@ async function make(): Promise<void> {
     return;
   }
   const grams = cup();
-  const measures =
-    grams === null
-      ? []
-      : [
-          {
-            form: '',
-            unit: 'cup',
-            size: 'medium' as const,
-            grams,
-            lowGrams: grams * 0.95,
-            highGrams: grams * 1.05,
-            basis: 'EP' as const,
-            source: 'weighed here' as const,
-          },
-        ];
+  const measures = grams === null ? [] : [measureWeighedHere('cup', grams)];
   isSaving.value = true;
   try {
     const saved = await server.createFood({ ...food, measures });

@@ -58,6 +58,7 @@ async function confirm(): Promise<void> {
             each.name
           }}</span>
           <span v-if="now.length === 0" class="soft">no allergen named</span>
+          <span v-if="pack.certifiedGlutenFree" class="soft">certified gluten-free, it says</span>
         </p>
       </dd>
     </dl>

@@ -161,6 +161,13 @@ export function useTakeIn() {
   const answered = computed(
     () => recipe.value?.lines.filter((line) => Object.keys(line.answers).length > 0).length ?? 0,
   );
+  /** How sure the reading of a line is, in words; nothing where it is certain or answered. */
+  function sureness(lineId: string): string {
+    const line = recipe.value?.lines.find(({ id }) => id === lineId);
+    if (!line || line.answers.foodId !== undefined || line.reading.foodId === null) return '';
+    if (line.reading.confidence === 1) return '';
+    return line.reading.confidence < 0.75 ? 'spelling mended: not sure' : 'another word beside it: not sure';
+  }
   const doubtful = computed(() => new Set(decisions.value.map(({ line }) => line?.id)));
   const needsPortions = computed(
     () =>
@@ -241,6 +248,7 @@ export function useTakeIn() {
     answered,
     doubtful,
     needsPortions,
+    sureness,
     hidden,
     notes,
     openFile,

@@ -84,6 +84,13 @@ const downloadFigures = (): void =>
           <button class="choice" type="button" @click="downloadFigures">Figures as JSON</button>
         </div>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <p v-if="bench.recipe" class="soft">
+          The dish as a file:
+          <a :href="`/api/recipes/${bench.recipe.id}.md`" download>Markdown</a>,
+          <a :href="`/api/recipes/${bench.recipe.id}.csv`" download>table</a>,
+          <a :href="`/api/recipes/${bench.recipe.id}.json`" download>JSON-LD</a>. Taken in again, it is the
+          same dish.
+        </p>
       </div>
       <div v-if="label.isDraft" class="plate draft">
         <h2>DRAFT until these are decided</h2>

@@ -22,6 +22,7 @@ const {
   answered,
   doubtful,
   needsPortions,
+  sureness,
   hidden,
   notes,
   openFile,
@@ -149,7 +150,10 @@ const counted = (count: number, word: string): string => `${count} ${word}${coun
           <li v-for="line in sheet.lines" :key="line.id" :class="{ doubtful: doubtful.has(line.id) }">
             <div>
               <b>{{ line.name }}</b> <span class="soft">{{ line.form }}</span>
-              <p class="written">“{{ line.text }}”</p>
+              <p class="written">
+                “{{ line.text }}”
+                <span v-if="sureness(line.sourceId)" class="doubt">{{ sureness(line.sourceId) }}</span>
+              </p>
             </div>
             <div class="right">
               <b v-if="line.baseGrams !== null" class="figure">{{ gramsText(line.baseGrams) }}</b>
