@@ -26,7 +26,8 @@ export interface StatementReading {
 }
 
 interface Clause {
-  words: string[];
+  /** The words between commas and brackets: no name reaches across them ("cashew, butter" is no cashew butter). */
+  parts: string[][];
   original: string;
   status: 'contains' | 'may-contain';
 }
@@ -55,7 +56,7 @@ function clausesOf(text: string): Clause[] {
     .filter(Boolean)
     .map((original) => ({
       original,
-      words: nameWords(original),
+      parts: original.split(/[^\p{L}\p{N}\s'’&-]+/u).map(nameWords),
       status: MAY.test(original) ? ('may-contain' as const) : ('contains' as const),
     }));
 }
@@ -123,7 +124,10 @@ class Gathering {
   }
 
   read(clause: Clause): void {
-    const { words } = clause;
+    for (const words of clause.parts) this.readPart(words, clause);
+  }
+
+  private readPart(words: readonly string[], clause: Clause): void {
     for (let at = 0; at < words.length; at += 1) {
       const longest = Math.min(LONGEST.get(words[at]!) ?? 0, words.length - at);
       for (let length = longest; length > 0; length -= 1) {

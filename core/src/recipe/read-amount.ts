@@ -18,6 +18,8 @@ export interface AmountRead {
   text: string;
   /** Index of the first token after the amount. */
   end: number;
+  /** "pouch" or "carton", where the amount names one: such packs are often foods of their own. */
+  container: string;
 }
 
 const ONE: Figure = { value: 1, low: 1, high: 1, length: 0 };
@@ -176,8 +178,9 @@ export function readAmount(tokens: readonly string[]): AmountRead | null {
   }
   const isRange = measures.some((each) => each.high > each.low);
   const text = tokens.slice(0, at).join(' ').replace(/ - /g, '-');
+  const container = /\b(pouch|carton)(?:e?s)?\b/.exec(text)?.[1] ?? '';
   if (tokens[at] === 'of') at += 1;
-  return { measures, isRange, text, end: at };
+  return { measures, isRange, text, end: at, container };
 }
 
 const STATED =

@@ -121,11 +121,13 @@ const none = (text: string, form: string[], alternatives: string[], suggestions:
   suggestions,
 });
 
+const wordCount = (name: string): number => name.split(' ').length;
 const startsOr = (note: string): boolean => /^or\s/.test(note);
 
 /**
  * Reads the food of a line.
  * @param phrase what followed the amount, in lower case
+ * @param container the word for what it comes in, where that may be part of the name: "pouch", "carton"
  * @param tail what followed commas and stood in brackets
  */
 export function readFood(
@@ -133,12 +135,17 @@ export function readFood(
   tail: readonly string[],
   measures: readonly Measured[],
   larder: FoodSet,
+  container = '',
 ): FoodRead {
   const [named = '', ...others] = phrase.split(/\s+or\s+/);
   const cut = FORM_BEGINS.exec(named);
   let head = cut && cut.index > 0 ? named.slice(0, cut.index) : named;
   let inHead = matchFood(head, larder);
-  if (!inHead && cut) [head, inHead] = [named, matchFood(named, larder)];
+  // "pineapple in juice" may be a name of its own: then it is longer than what stands before "in".
+  const uncut = cut ? matchFood(named, larder) : null;
+  if (uncut && (!inHead || wordCount(uncut.name) > wordCount(inHead.name))) [head, inHead] = [named, uncut];
+  const inContainer = container === '' ? null : matchFood(`${container} ${head}`, larder);
+  if (inContainer && inContainer.name.split(' ').includes(container)) inHead = inContainer;
   const choices = [...others, ...tail.filter(startsOr).map((note) => note.slice(3))];
   const isWhole = inHead === null;
   const match = inHead ?? matchFood([phrase, ...tail].join(' '), larder);

@@ -116,7 +116,13 @@ export function readLine(text: string, larder: FoodSet, lineId: string | null = 
   // "250 g (9 oz)": a weight already stands; the other one is only its translation.
   const weights = amount?.measures.some((each) => isMassUnit(each.unit)) ? [] : said;
   const words = notes.filter((note) => !saysWeight(note) && note !== '');
-  const read = readFood(phrase, [...details.filter(Boolean), ...words], amount?.measures ?? [], larder);
+  const read = readFood(
+    phrase,
+    [...details.filter(Boolean), ...words],
+    amount?.measures ?? [],
+    larder,
+    amount?.container,
+  );
   const findings = foodFindings(read, lineId, larder);
   const isNegative = /^\s*-\s?\d/.test(text) && /^-/.test(main);
   if (isNegative) findings.push(finding('amount-absurd', lineId, { written: text.trim().slice(0, 60) }));
