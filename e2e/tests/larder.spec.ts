@@ -153,7 +153,7 @@ test('what is no table is told, and the larder exports itself', async ({ page })
   await expect(page.getByRole('alert')).toContainText('cannot be read as a table');
   await page.goto(`${kitchen.url}/larder`);
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Export' }).click();
+  await page.getByRole('link', { name: 'Export foods' }).click();
   const text = readFileSync(await (await download).path(), 'utf8');
   expect(text.split('\n').length).toBeGreaterThan(500);
   expect(text).toContain('ulluco');

@@ -140,6 +140,7 @@ export async function parseText({ text, units, kitchenId }: ParseRequest, store:
       food: known ? { id: known.id, name: known.name } : null,
       form: line.reading.form,
       optional: line.reading.optional,
+      confidence: line.reading.confidence,
       grams: found.weight?.grams ?? null,
       lowGrams: found.weight?.lowGrams ?? null,
       highGrams: found.weight?.highGrams ?? null,

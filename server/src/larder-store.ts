@@ -162,6 +162,19 @@ export class LarderStore {
     return { ...pack, isConfirmed: saysTheSame(known, pack) ? known.isConfirmed : false };
   }
 
+  /**
+   * A product of a supplier's list as the next version. Where its statement and certificate are those on record, what
+   * a person made of them stays, and only price, weights and supplier are new.
+   */
+  asListed(kitchen: Kitchen, listed: Pack): Pack {
+    const known = kitchen.packs.find(({ foodId }) => foodId === listed.foodId);
+    const isSame =
+      known?.statement === listed.statement && known.certifiedGlutenFree === listed.certifiedGlutenFree;
+    if (!known || !isSame) return this.asNextVersion(kitchen, listed);
+    const { productName, supplier, netGrams, drainedGrams, price } = listed;
+    return { ...known, productName, supplier, netGrams, drainedGrams, price };
+  }
+
   /** A person read the changed statement and said yes: it holds from now on. */
   async confirmPack(
     kitchenId: string,

@@ -106,6 +106,12 @@ const OPERATIONS: readonly Operation[] = [
     answers: 'The kitchen',
   },
   {
+    method: 'get',
+    path: '/api/kitchens/{id}/products.csv',
+    summary: 'What a kitchen buys, as a supplier list that can be taken in again',
+    answers: 'A CSV file',
+  },
+  {
     method: 'post',
     path: '/api/kitchens/{id}/names',
     summary: 'Ties a name, as this kitchen writes it, to a food',

@@ -270,6 +270,20 @@ Firm tofu;Firm tofu;Quay Stores;0,4;0,5;2;soya beans;`;
   });
 });
 
+test('the products of a kitchen come back from their own table as they were', async () => {
+  const of = async (): Promise<Kitchen> => ((await world.send('GET', '/api/kitchens')).body as Kitchen[])[0]!;
+  const before = await of();
+  const table = await (await world.app.request('/api/kitchens/alder-ward/products.csv')).text();
+  const progress = await imported(table, {}, 'products');
+  expect(progress).toMatchObject({
+    state: 'done',
+    created: 0,
+    updated: before.packs.length,
+    refusedCount: 0,
+  });
+  expect((await of()).packs).toEqual(before.packs);
+});
+
 describe('products whose statement changes', () => {
   const pack = (statement: string, allergens: object) => ({
     productName: 'Tamari 5 L',

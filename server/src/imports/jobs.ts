@@ -263,7 +263,7 @@ export class ImportJobs {
       flush: async (accepted, transaction) => {
         const versions = accepted
           .map(({ value }) => value as Pack)
-          .map((pack) => packRow(kitchen.id, this.store.asNextVersion(kitchen, pack)));
+          .map((pack) => packRow(kitchen.id, this.store.asListed(kitchen, pack)));
         await this.store.tables.packs.bulkCreate(versions, { transaction });
       },
     };

@@ -4,7 +4,14 @@ import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
 import type { Hono } from 'hono';
 import Papa from 'papaparse';
-import { FOOD_COLUMNS, rowFromFood, safeCell, type Food } from '@hand-ladle/core';
+import {
+  FOOD_COLUMNS,
+  PRODUCT_FIELDS,
+  rowFromFood,
+  safeCell,
+  type Food,
+  type Kitchen,
+} from '@hand-ladle/core';
 import { ApiError } from '../errors';
 import { asFile, bodyOf } from '../request';
 import { checked, foodRequest, runRequest } from '../schemas';
@@ -21,6 +28,23 @@ function foodTable(foods: readonly Food[]): string {
     Object.fromEntries(Object.entries(rowFromFood(food)).map(([column, cell]) => [column, safeCell(cell)])),
   );
   return `${Papa.unparse(rows, { columns: [...FOOD_COLUMNS], newline: '\n' })}\n`;
+}
+
+/** What a kitchen buys, as a supplier's list: taken in again it changes nothing. */
+function productTable(kitchen: Kitchen): string {
+  const cell = (value: number | null): string => (value === null ? '' : String(value));
+  const rows = kitchen.packs.map((pack) => ({
+    product_name: safeCell(pack.productName),
+    food: pack.foodId,
+    supplier: safeCell(pack.supplier),
+    net_g: cell(pack.netGrams),
+    drained_g: cell(pack.drainedGrams),
+    price: cell(pack.price),
+    statement: safeCell(pack.statement),
+    may_contain: '',
+    certified_gluten_free: pack.certifiedGlutenFree ? 'yes' : 'no',
+  }));
+  return `${Papa.unparse(rows, { columns: PRODUCT_FIELDS.map(({ id }) => id), newline: '\n' })}\n`;
 }
 
 const refuseTooLarge = (length: string | undefined): void => {
@@ -49,6 +73,11 @@ export function addLarderRoutes(app: Hono, store: Store, importFolder: string): 
   app.get('/api/foods.csv', async (context) => {
     asFile(context, 'foods.csv', 'text/csv; charset=utf-8');
     return context.body(foodTable((await store.larder()).foods));
+  });
+  app.get('/api/kitchens/:id/products.csv', async (context) => {
+    const kitchen = await store.kitchen(context.req.param('id'));
+    asFile(context, `products-${kitchen.id}.csv`, 'text/csv; charset=utf-8');
+    return context.body(productTable(kitchen));
   });
   // The whole table in one request: for programs. People go through /api/imports, with a dry run first.
   app.post('/api/foods.csv', async (context) => {

@@ -139,7 +139,10 @@ function newFood(): void {
       <span class="acts">
         <button class="choice" type="button" @click="newFood">New food</button>
         <RouterLink class="choice" to="/larder/import">Import a table</RouterLink>
-        <a class="choice" href="/api/foods.csv" download>Export</a>
+        <a class="choice" href="/api/foods.csv" download>Export foods</a>
+        <a v-if="book.kitchen" class="choice" :href="`/api/kitchens/${book.kitchen.id}/products.csv`" download
+          >Packs as table</a
+        >
       </span>
     </header>
     <p v-if="!book.isReady" class="soft" role="status">{{ book.problem || 'Opening the larder …' }}</p>
