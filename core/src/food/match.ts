@@ -149,6 +149,10 @@ function longerWhenMended(exact: FoodMatch, larder: FoodSet): FoodMatch | null {
   return isLonger ? { ...match, confidence: RESPELT_CONFIDENCE } : null;
 }
 
+/** The longest known name in a phrase as it is spelt; null when none stands there. */
+export const nameIn = (phrase: string, larder: FoodSet): FoodMatch | null =>
+  exactMatch(nameWords(phrase).slice(0, MOST_WORDS), larder);
+
 /** Which food a phrase names: the longest known name in it, else the same after mending spelling; or null. */
 export function matchFood(phrase: string, larder: FoodSet): FoodMatch | null {
   const words = nameWords(phrase).slice(0, MOST_WORDS);

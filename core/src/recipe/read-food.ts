@@ -1,5 +1,5 @@
 /** Which food a phrase of a line means, in which form and state, and how sure that is. */
-import { matchFood, suggestFoods, type Food, type FoodSet, type FoodState } from '../food';
+import { matchFood, nameIn, suggestFoods, type Food, type FoodSet, type FoodState } from '../food';
 import type { Measured } from './recipe';
 import { PLANT_VERSION, PULSE_STATE_WORDS, STATE_WORDS, isFormWord } from './words';
 
@@ -110,6 +110,20 @@ function doubtsAround(
   return { isDoubtful: isStrange || others.length > 0, others };
 }
 
+/**
+ * Foods named where the form is told that may bring something of their own: "olives stuffed with almonds", "tofu,
+ * marinated in soy sauce". Water, oil and vegetables there say only how the food is.
+ */
+function hiddenIn(parts: readonly string[], ids: readonly string[], larder: FoodSet): string[] {
+  return parts.flatMap((part) => {
+    const id = nameIn(part, larder)?.ids[0];
+    if (id === undefined || ids.includes(id)) return [];
+    const food = larder.foods.get(id);
+    const isHarmless = food?.kind === 'single' && Object.keys(food.allergens).length === 0;
+    return isHarmless ? [] : [id];
+  });
+}
+
 const none = (text: string, form: string[], alternatives: string[], suggestions: string[]): FoodRead => ({
   ids: [],
   isOpen: false,
@@ -169,19 +183,18 @@ export function readFood(
   const state = inState(juiced, context, measures, larder);
   const doubt = isWhole ? { isDoubtful: false, others: [] } : doubtsAround(match.before, match.after, larder);
   const rest = [...match.before, ...match.after].join(' ');
-  const formText = [
-    isWhole ? '' : rest,
-    cut && !isWhole && head !== named ? named.slice(cut.index).trim() : '',
-    ...forms,
-  ];
+  const cutOff = cut && !isWhole && head !== named ? named.slice(cut.index).trim() : '';
+  const hidden = isWhole ? [] : hiddenIn([cutOff, ...forms], match.ids, larder);
+  const isSure = !doubt.isDoubtful && hidden.length === 0;
+  const formText = [isWhole ? '' : rest, cutOff, ...forms];
   return {
     ids: state.ids,
     isOpen: state.isOpen,
     text: head,
     after: isWhole ? '' : match.after.join(' '),
-    confidence: doubt.isDoubtful ? Math.min(match.confidence, PARTIAL_CONFIDENCE) : match.confidence,
+    confidence: isSure ? match.confidence : Math.min(match.confidence, PARTIAL_CONFIDENCE),
     form: formText.filter(Boolean),
     alternatives,
-    suggestions: doubt.others.filter((id) => !state.ids.includes(id)),
+    suggestions: [...doubt.others, ...hidden].filter((id) => !state.ids.includes(id)),
   };
 }

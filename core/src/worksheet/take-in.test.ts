@@ -83,9 +83,20 @@ describe('a line whose food is not settled is clear of nothing', () => {
     ['100 g rice crackers'],
     ['100 g carrots or almonds'],
     ['2 tbsp cashew cream'],
+    ['100 g olives stuffed with almonds'],
+    ['400 g carrots, glazed in soy sauce'],
   ])('%s', (text) => {
     for (const id of ['soy', 'sesame', 'mustard'])
       expect([text, id, status([text], id)]).toEqual([text, id, 'check']);
+  });
+
+  test('water, oil and vegetables in the form say only how the food is', () => {
+    for (const text of [
+      '200 g carrots in water',
+      '50 g dried tomatoes in oil, drained',
+      '1 kg potatoes, cooked with onion',
+    ])
+      expect([text, recipeOf([text]).lines[0]!.reading.confidence]).toEqual([text, 1]);
   });
 
   test('what it surely holds is still named', () => {
