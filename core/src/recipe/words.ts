@@ -24,7 +24,7 @@ const FORM_WORDS = wordSet(
     'room temperature boiling lukewarm trimmed crumbled broken cracked bruised smashed scored julienned zested ' +
     'juiced ground unsalted salted sweetened unsweetened organic ripe overripe unripe firm soft extra virgin pure ' +
     'natural plain light dark mild medium hot sweet smoked good quality best big large small medium baby young new ' +
-    'mill leftover day old stale thick cut bone free range low sodium reduced fat salt sugar gluten wheat dairy certified ' +
+    'mill leftover day old stale thick cut bone free range low sodium reduced fat salt sugar certified ' +
     'vegan plant based red green yellow white black brown golden purple orange pink mixed assorted seasonal local ' +
     'skin skins peel rind zest juice leaf leave stalk stem root bulb clove head floret spear wedge wedges slice ' +
     'piece chunk cube strip ribbon stick round ring half quarter matchstick sprig bunch tip top bottom heart kernel ' +
@@ -37,7 +37,7 @@ const FORM_WORDS = wordSet(
     'wholegrain grain long short split hulled unhulled pearled shelled skinless boneless stoned destoned flaked ' +
     'slivered rough powdered granulated condensed concentrated jarred tinned canned bottled bought store homemade ' +
     'home made ready prepared soured separated sieved sifted beaten whisked stirred mix mixture heaped level scant ' +
-    'rounded generous loose compact medium hard set silken drain rinse squash dice chop slice g kg ml l oz lb',
+    'rounded generous loose compact medium hard set silken drain rinse dice chop slice g kg ml l oz lb',
 );
 export const isFormWord = (word: string): boolean => FORM_WORDS.has(word) || /^[\d/.,-]+$/.test(word);
 
