@@ -83,6 +83,16 @@ test('the taps are told', () => {
   console.log(report.join('\n'));
 });
 
+test('the parts of a recipe stand as headings, here and on the bench', async ({ page }) => {
+  await page.goto(`${kitchen.url}/take-in`);
+  await told(page).fill(
+    'Parted\nServes 2\n\nFor the base:\n300 g leeks\n200 g potatoes\n\nFor the glaze:\n20 g tahini\n\nMethod\nStir everything.',
+  );
+  await expect(page.locator('.lines .part')).toHaveText(['base', 'glaze']);
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.locator('tr.part')).toHaveText(['base', 'glaze']);
+});
+
 test('answers stay while the text around them is edited', async ({ page }) => {
   await page.goto(`${kitchen.url}/take-in`);
   await told(page).fill('Millet\nServes 2\n200 g chickpeas\na handful of dill\n\nMethod\nStir everything.');

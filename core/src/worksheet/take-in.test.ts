@@ -164,6 +164,14 @@ describe('a whole text', () => {
     expect(steps.map(({ text }) => text)).toEqual(['Boil.', 'Serve.', '## Notes'].slice(0, 2));
   });
 
+  test('headings stay with the lines on the worksheet', () => {
+    const recipe = recipeFromReading(
+      read('Pot\nServes 2\nFor the base:\n2 leeks\nFor the glaze:\n1 tbsp tamari'),
+      'x',
+    );
+    expect(sheetOf(recipe).lines.map(({ part }) => part)).toEqual(['base', 'glaze']);
+  });
+
   test('"makes 2 loaves, 20 portions of 90 g" is 20 portions', () => {
     const { portions, portionGrams } = read('Bread\nMakes 2 loaves, 20 portions of 90 g\n400 g flour');
     expect([portions, portionGrams]).toEqual([20, 90]);

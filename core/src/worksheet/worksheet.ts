@@ -47,6 +47,8 @@ export interface WorksheetLine {
   text: string;
   name: string;
   form: string;
+  /** The heading it stood under, "glaze"; empty for none. */
+  part: string;
   foodId: string | null;
   componentId: string | null;
   amountText: string;
@@ -169,6 +171,7 @@ function worksheetLine(line: ComposedLine, scale: Scale, prefix = ''): Worksheet
     text: source.text,
     name: line.name,
     form: line.swap ? '' : source.reading.form,
+    part: source.reading.part,
     foodId: food?.id ?? null,
     componentId: component?.id ?? null,
     amountText: source.reading.amountText,

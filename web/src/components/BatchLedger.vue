@@ -15,12 +15,21 @@ const opened = ref(new Set<string>());
 interface Shown {
   line: WorksheetLine;
   depth: number;
+  /** A heading before the row, where a part of the recipe begins. */
+  heading: string | null;
+}
+
+/** The part that begins with a line: "glaze"; null while the part goes on, or where the recipe has none. */
+function headingBefore(lines: readonly WorksheetLine[], index: number, depth: number): string | null {
+  const part = lines[index]!.part;
+  if (depth > 0 || part === (lines[index - 1]?.part ?? '')) return null;
+  return part || 'The rest';
 }
 
 /** Lines with the opened components' lines under them, to any depth. */
 function shown(lines: readonly WorksheetLine[], depth = 0): Shown[] {
-  return lines.flatMap((line) => [
-    { line, depth },
+  return lines.flatMap((line, index) => [
+    { line, depth, heading: headingBefore(lines, index, depth) },
     ...(opened.value.has(line.id) ? shown(line.children, depth + 1) : []),
   ]);
 }
@@ -70,16 +79,19 @@ async function add(): Promise<void> {
         </tr>
       </thead>
       <tbody>
-        <LedgerRow
-          v-for="row in rows"
-          :key="row.line.id"
-          :line="row.line"
-          :depth="row.depth"
-          :is-loaded="isLoaded"
-          :is-held-back="isHeldBack"
-          :is-opened="opened.has(row.line.id)"
-          @toggle="toggle(row.line.id)"
-        />
+        <template v-for="row in rows" :key="row.line.id">
+          <tr v-if="row.heading" class="part">
+            <th scope="colgroup" :colspan="4 + Number(isLoaded) + Number(isHeldBack)">{{ row.heading }}</th>
+          </tr>
+          <LedgerRow
+            :line="row.line"
+            :depth="row.depth"
+            :is-loaded="isLoaded"
+            :is-held-back="isHeldBack"
+            :is-opened="opened.has(row.line.id)"
+            @toggle="toggle(row.line.id)"
+          />
+        </template>
       </tbody>
     </table>
     <form v-if="!bench.isVariant" class="add" @submit.prevent="add">
@@ -97,6 +109,19 @@ async function add(): Promise<void> {
 </template>
 
 <style scoped>
+.part th {
+  padding: var(--space-2) 12px 4px;
+  text-align: left;
+  font-size: var(--text-s);
+  font-weight: 640;
+  color: var(--rim);
+  border-top: 1px solid var(--hairline);
+}
+
+.part th::first-letter {
+  text-transform: uppercase;
+}
+
 .ledger {
   background: var(--enamel);
   border-radius: var(--radius);

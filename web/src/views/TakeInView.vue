@@ -147,8 +147,9 @@ const counted = (count: number, word: string): string => `${count} ${word}${coun
           <p v-for="each in notes" :key="each.message">{{ each.message }}</p>
         </section>
         <ol v-if="sheet" class="lines">
-          <li v-for="line in sheet.lines" :key="line.id" :class="{ doubtful: doubtful.has(line.id) }">
+          <li v-for="(line, at) in sheet.lines" :key="line.id" :class="{ doubtful: doubtful.has(line.id) }">
             <div>
+              <p v-if="line.part && line.part !== sheet.lines[at - 1]?.part" class="part">{{ line.part }}</p>
               <b>{{ line.name }}</b> <span class="soft">{{ line.form }}</span>
               <p class="written">
                 “{{ line.text }}”
@@ -305,6 +306,12 @@ textarea {
 .lines li.doubtful {
   background: var(--amber-wash);
   box-shadow: inset 4px 0 0 var(--amber-line);
+}
+
+.part {
+  font-size: var(--text-s);
+  font-weight: 640;
+  color: var(--rim);
 }
 
 .written {
