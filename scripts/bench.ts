@@ -71,12 +71,15 @@ console.log(`reading a line / a bare split and trim of it: ${ratio(read, split)}
 
 /** Lines of the corpus, misspelt ones among them, read for a second: the pace of one thread. */
 const corpus = CORPUS.map(([text]) => text);
-let count = 0;
-const started = performance.now();
-while (performance.now() - started < 1000) {
-  for (const text of corpus) readLine(text, book.foods);
-  count += corpus.length;
+/** Lines a second over a short while; of several whiles the best, for another program's moment is not ours. */
+function pace(): number {
+  let count = 0;
+  const started = performance.now();
+  while (performance.now() - started < 400) {
+    for (const text of corpus) readLine(text, book.foods);
+    count += corpus.length;
+  }
+  return count / ((performance.now() - started) / 1000);
 }
-console.log(
-  `lines read a second, one thread, ${foods.length} foods: ${Math.round(count / ((performance.now() - started) / 1000))}`,
-);
+const best = Math.max(...Array.from({ length: 6 }, pace));
+console.log(`lines read a second, one thread, ${foods.length} foods: ${Math.round(best)}`);

@@ -50,6 +50,26 @@ const PARTS: Readonly<Record<string, number>> = { half: 2, third: 3, quarter: 4,
 const AMOUNT_LAST =
   /^([a-z][^0-9:]*?)(?:\s*:\s*|\s+-+\s+|\s*\.{3,}\s*|\s*\t\s*|\s+)((?:about |approx\.? )?\d[\d\s/.,-]*\s?(?:g|kg|ml|l|dl|cl|oz|lbs?|cups?|tbsp|tsp|tablespoons?|teaspoons?|tins?|cans?|grams?|pieces?)?\.?)\s*$/;
 
+/** "T" and "t" after a figure. */
+const SPOON_LETTER = /\d\s*[tT]\b/;
+const HAS_RARE_WORDS = /\bfl|half|third|quarter|fourth|eighth|thumb/;
+
+/** Fluid ounces, fractions in words, and a thumb's size. */
+function rareWords(text: string): string {
+  return text
+    .replace(/\bfl\.? ?oz\b|\bfluid ounces?\b/g, 'floz')
+    .replace(
+      /\b(one|two|three)[- ](half|third|quarter|fourth|eighth)s?(?: of an?)?\b/g,
+      (_, count: string, part: string) => `${COUNTS[count]}/${PARTS[part]}`,
+    )
+    .replace(/\bthumb[- ]?(?:size|sized|length)?(?: piece| knob| chunk)\b/g, 'thumb');
+}
+
+const HAS_JUICE = /juice|zest|rind/;
+/** "the juice of 2 large lemons" is "2 lemons juice". */
+const JUICE_OF =
+  /\b(?:the )?(?:(?:freshly|finely|fresh) )?(?:(?:squeezed|grated) )?(juice|zest|rind) (?:of|from) (?:about )?((?:\d[\d /.-]*|half an?|half|an?|one|two|three|four|five|six) )?(?:(?:large|small|medium|big|whole|fresh|unwaxed|organic) )*(\w+)(?=$|,| \(|\s*$)/;
+
 /**
  * Parts a line. Capitals settle T and t before they are lost; bullets, numbers of a list and speech before the amount
  * fall away; the text itself stays with the line.
@@ -58,11 +78,10 @@ export function prepareLine(text: string): Phrases {
   const notes: string[] = [];
   const taken = new Set<string>();
   const spelt = PLAIN_ASCII.test(text) ? text : spellFractions(plainSigns(text));
-  let plain = spelt
-    .replace(/(\d\s*)T\b(?!\w)/g, '$1tbsp')
-    .replace(/(\d\s*)t\b(?!\w)/g, '$1tsp')
-    .toLowerCase()
-    .replace(/\s{2,}/g, ' ');
+  const capitals = SPOON_LETTER.test(spelt)
+    ? spelt.replace(/(\d\s*)T\b(?!\w)/g, '$1tbsp').replace(/(\d\s*)t\b(?!\w)/g, '$1tsp')
+    : spelt;
+  let plain = capitals.toLowerCase().replace(/\s{2,}/g, ' ');
   if (HAS_SIGNS.test(plain)) {
     plain = plain
       .replace(/<[^>]{0,80}>/g, ' ')
@@ -88,22 +107,16 @@ export function prepareLine(text: string): Phrases {
         },
       );
   } else plain = plain.replace(/^\s*\d+[.)](?=\s)\s*/, '');
-  plain = takePurposes(plain, notes, taken).trim().replace(LEAD_IN, '');
+  plain = takePurposes(plain, notes, taken).trim();
+  const startsWithWord = /^[a-z]/.test(plain);
+  if (startsWithWord) plain = plain.replace(LEAD_IN, '');
+  if (HAS_RARE_WORDS.test(plain)) plain = rareWords(plain);
   plain = plain
-    .replace(/\bfl\.? ?oz\b|\bfluid ounces?\b/g, 'floz')
-    .replace(
-      /\b(one|two|three)[- ](half|third|quarter|fourth|eighth)s?(?: of an?)?\b/g,
-      (_, count: string, part: string) => `${COUNTS[count]}/${PARTS[part]}`,
-    )
-    .replace(/\bthumb[- ]?(?:size|sized|length)?(?: piece| knob| chunk)\b/g, 'thumb')
     .replace(/(\d)\s*x\s*(?=\d)/g, '$1 x ')
     .replace(/(\d)-?(?=[a-df-z]|e(?!\d))/g, '$1 ')
-    .replace(
-      /\b(?:the )?(?:(?:freshly|finely|fresh) )?(?:(?:squeezed|grated) )?(juice|zest|rind) (?:of|from) (?:about )?((?:\d[\d /.-]*|half an?|half|an?|one|two|three|four|five|six) )?(?:(?:large|small|medium|big|whole|fresh|unwaxed|organic) )*(\w+)(?=$|,| \(|\s*$)/,
-      '$2$3 $1',
-    )
     .replace(/\.(?=\s|$)/g, ' ');
-  const last = AMOUNT_LAST.exec(plain);
+  if (HAS_JUICE.test(plain)) plain = plain.replace(JUICE_OF, '$2$3 $1');
+  const last = startsWithWord ? AMOUNT_LAST.exec(plain) : null;
   if (last) plain = `${last[2]} ${last[1]}`;
   const [main = '', ...tail] = plain.split(/[,;:](?!\d)|\s[-–—]+\s(?!\d)/);
   return { main: main.trim(), tail: tail.map((part) => part.trim()).filter(Boolean), notes, taken };

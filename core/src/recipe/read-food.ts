@@ -151,7 +151,7 @@ export function readFood(
   larder: FoodSet,
   container = '',
 ): FoodRead {
-  const [named = '', ...others] = phrase.split(/\s+or\s+/);
+  const [named = '', ...others] = phrase.includes(' or ') ? phrase.split(/\s+or\s+/) : [phrase];
   const cut = FORM_BEGINS.exec(named);
   let head = cut && cut.index > 0 ? named.slice(0, cut.index) : named;
   let inHead = matchFood(head, larder);
@@ -172,9 +172,11 @@ export function readFood(
         .filter((id) => !match?.ids.includes(id));
   const forms = tail.filter((part) => !startsOr(part));
   if (!match) return none(head, forms, alternatives, suggestFoods(head, larder));
-  const context = [phrase, ...forms].join(' ').split(/[\s,]+/);
-  const juiced = asJuiceOrZest(match.ids, context, larder);
-  if (PLANT_VERSION.test(phrase) && larder.foods.get(juiced[0]!)?.animal === 'animal') {
+  // Most names mean one food, and no line tells its juice: then the words around need no look.
+  const needsContext = match.ids.length > 1 || forms.length > 0;
+  const context = needsContext ? [phrase, ...forms].join(' ').split(/[\s,]+/) : [];
+  const juiced = forms.length > 0 ? asJuiceOrZest(match.ids, context, larder) : match.ids;
+  if (larder.foods.get(juiced[0]!)?.animal === 'animal' && PLANT_VERSION.test(phrase)) {
     const plants = suggestFoods(`${match.name} alternative`, larder, 8).filter(
       (id) => larder.foods.get(id)?.animal !== 'animal',
     );

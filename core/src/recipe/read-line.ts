@@ -124,7 +124,7 @@ export function readLine(text: string, larder: FoodSet, lineId: string | null = 
     amount?.container,
   );
   const findings = foodFindings(read, lineId, larder);
-  const isNegative = /^\s*-\s?\d/.test(text) && /^-/.test(main);
+  const isNegative = main.startsWith('-') && /^\s*-\s?\d/.test(text);
   if (isNegative) findings.push(finding('amount-absurd', lineId, { written: text.trim().slice(0, 60) }));
   if (text.length > LINE_CHARACTERS)
     findings.push(finding('line-cut', lineId, { characters: LINE_CHARACTERS }));
