@@ -4,7 +4,7 @@
  */
 import { nameWords } from '../food/names';
 import { ANIMAL_TERMS, HARMLESS_NAMES, NAMED_WITHIN, STATEMENT_TERMS } from './statement-terms';
-import type { AllergenStatus } from './status';
+import { ALLERGEN_STATUSES, isWorse, type AllergenStatus } from './status';
 import { SUBSTANCES, type Substance } from './substances';
 
 /** What a statement says of one substance, and the words it says it with. */
@@ -88,7 +88,6 @@ for (const name of HARMLESS_NAMES) {
 for (const word of ANIMAL_TERMS.animal) learn(word, { substances: [], status: 'animal' });
 for (const word of ANIMAL_TERMS.check) learn(word, { substances: [], status: 'animal-check' });
 
-const RANK = { contains: 0, 'may-contain': 1, check: 2 } as const;
 /** Allergens that come from an animal, whatever else is said. */
 const FROM_ANIMALS: ReadonlySet<Substance> = new Set(['milk', 'egg', 'fish', 'crustacean', 'mollusc']);
 
@@ -98,8 +97,7 @@ class Gathering {
 
   mention(substance: Substance, status: StatementMention['status'], words: string): void {
     const known = this.mentions.get(substance);
-    if (!known || RANK[status] < RANK[known.status])
-      this.mentions.set(substance, { substance, status, words });
+    if (!known || isWorse(status, known.status)) this.mentions.set(substance, { substance, status, words });
   }
 
   fromAnimal(state: 'animal' | 'check', words: string): void {
@@ -179,7 +177,7 @@ export function readStatement(statement: string): StatementReading {
   for (const { substance, status, words } of gathering.mentions.values())
     if (status === 'contains' && FROM_ANIMALS.has(substance)) gathering.fromAnimal('animal', words);
   const order = (one: StatementMention, other: StatementMention): number =>
-    RANK[one.status] - RANK[other.status] ||
+    ALLERGEN_STATUSES.indexOf(one.status) - ALLERGEN_STATUSES.indexOf(other.status) ||
     SUBSTANCES.indexOf(one.substance) - SUBSTANCES.indexOf(other.substance);
   return {
     mentions: [...gathering.mentions.values()].sort(order),

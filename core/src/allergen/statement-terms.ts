@@ -3,7 +3,7 @@
  * Sources: Regulation (EU) 1169/2011 Annex II and Commission notice 2017/C 428/01; FALCPA guidance on derived names;
  * Regulation (EC) 1333/2008 for E numbers. English.
  */
-import type { Substance } from './substances';
+import { US_TREE_NUTS, type Substance } from './substances';
 
 /** `contains`: made of it. `check`: often made of it; the pack or the supplier must say. */
 export interface StatementTerm {
@@ -22,7 +22,8 @@ const term = (
   status,
 });
 
-const TREE_NUTS = 'almond hazelnut walnut cashew pecan brazil-nut pistachio macadamia pine-nut';
+/** "Nuts" that are not named may be any of them. */
+const TREE_NUTS = US_TREE_NUTS.join(' ');
 const GLUTEN = 'wheat rye barley oats';
 
 export const STATEMENT_TERMS: readonly StatementTerm[] = [
@@ -230,17 +231,7 @@ export const NAMED_WITHIN: Readonly<Record<string, readonly Substance[]>> = {
   'lupin flour': ['lupin'],
   'mustard flour': ['mustard'],
   'almond flour': ['almond'],
-  'nut butter': [
-    'almond',
-    'hazelnut',
-    'walnut',
-    'cashew',
-    'pecan',
-    'brazil-nut',
-    'pistachio',
-    'macadamia',
-    'pine-nut',
-  ],
+  'nut butter': US_TREE_NUTS,
 };
 
 /** Words that mean an animal, beside the allergens that do; `check` where it may also come from a plant or a microbe. */

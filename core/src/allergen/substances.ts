@@ -83,7 +83,7 @@ const EU_TREE_NUTS: readonly Substance[] = [
   'macadamia',
 ];
 /** Pine nut is a tree nut on the US list; the EU list does not name it. */
-const US_TREE_NUTS: readonly Substance[] = [...EU_TREE_NUTS, 'pine-nut'];
+export const US_TREE_NUTS: readonly Substance[] = [...EU_TREE_NUTS, 'pine-nut'];
 
 /** The daily three first, then the rest in the order of Annex II. */
 function allergensWith(treeNuts: readonly Substance[]): readonly Allergen[] {

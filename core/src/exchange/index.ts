@@ -4,3 +4,4 @@ export * from './markdown';
 export * from './recipe-table';
 export * from './cells';
 export * from './table-mapping';
+export * from './import-view';

@@ -2,8 +2,9 @@
  * A food as one row of a table that a cook can edit in a spreadsheet: the columns, and reading and writing a row.
  * Data files, export and import all use it. An empty cell is unknown, never zero.
  */
-import { ALLERGEN_STATUSES, type AllergenStatus } from '../allergen/status';
+import { ALLERGEN_STATUSES, isWorse, type AllergenStatus } from '../allergen/status';
 import { SUBSTANCES, type Substance } from '../allergen/substances';
+import { KJ_PER_KCAL, SALT_PER_SODIUM } from '../nutrition/energy';
 import { NUTRIENTS, type Composition, type NutrientId } from '../nutrition/nutrients';
 import {
   ANIMAL_STATES,
@@ -166,10 +167,6 @@ function totalCarbohydrate(reader: RowReader, fibreG: number | null): number | n
   return fibreG === null ? null : available + fibreG;
 }
 
-/** Kilojoules in a kilocalorie, and sodium in salt (EU 1169/2011 Annex I and XIV). */
-const KJ_PER_KCAL = 4.184;
-const SALT_PER_SODIUM = 2.5;
-
 function compositionOf(reader: RowReader): Composition {
   const composition = {} as Record<NutrientId, number | null>;
   for (const [column, id] of NUTRIENT_OF) {
@@ -204,7 +201,6 @@ function checkComposition(reader: RowReader, c: Composition): void {
 /**
  * Reads one row. What the table does not say is the careful choice: a food of unknown make is a `product`, so
  * nothing about it is clear until a pack is read.
- * @param id used when the row has none
  * @returns the food, or null with every reason why not
  */
 export function foodFromRow(
@@ -290,13 +286,6 @@ export function rowFromFood(food: Food): FoodRow {
   };
 }
 
-const STATUS_RANK: Readonly<Record<AllergenStatus, number>> = {
-  contains: 3,
-  'may-contain': 2,
-  check: 1,
-  clear: 0,
-};
-
 /**
  * What a changed food would say less of than before: allergens taken away, a product made a single food, an animal
  * food made a plant. A larder only ever gets more careful; what a pack says is recorded as a pack.
@@ -306,7 +295,7 @@ export function loosened(before: Food, after: Food): string[] {
   for (const substance of SUBSTANCES) {
     const was = before.allergens[substance];
     const is = after.allergens[substance];
-    if (was && STATUS_RANK[is ?? 'clear'] < STATUS_RANK[was]) found.push(`${substance}: ${was}`);
+    if (was && isWorse(was, is ?? 'clear')) found.push(`${substance}: ${was}`);
   }
   if (before.kind === 'product' && after.kind === 'single') found.push('kind: product');
   const animalRank = (food: Food): number => ANIMAL_STATES.indexOf(food.animal);

@@ -19,7 +19,7 @@ export interface FoodRead {
 }
 
 /** Confidence where another food, or a word nobody knows, stands next to the name: "rice crackers", "cashew cream". */
-export const PARTIAL_CONFIDENCE = 0.8;
+const PARTIAL_CONFIDENCE = 0.8;
 
 /** Parts of a phrase that begin to tell the form: "courgettes cut into ribbons", "chickpeas in water". */
 const FORM_BEGINS = /\s(?:in|into|with|without|from|cut|such as|like|\bfor)\s/;

@@ -2,19 +2,10 @@
  * The worksheet: the one derived value that screen, label, print and API read. Nothing else computes a figure.
  * Pure: the same recipe, book, kitchen and target give the same bytes.
  */
-import {
-  flagsOf,
-  allergensOf,
-  bitsOf,
-  substancesExcludedBy,
-  worse,
-  type AllergenFlag,
-  type AllergenStatus,
-  type Trace,
-} from '../allergen';
-import { finding, isOpen, worstFirst, type Finding } from '../finding';
+import { flagsOf, allergensOf, worse, type AllergenFlag, type AllergenStatus, type Trace } from '../allergen';
+import { isOpen, worstFirst, type Finding } from '../finding';
 import type { ScalingRole } from '../food';
-import { HOME_POT, passes, type Kitchen } from '../kitchen';
+import type { Kitchen } from '../kitchen';
 import {
   allergenStatement,
   ingredientStatement,
@@ -24,15 +15,20 @@ import {
   type Label,
   type StatementItem,
 } from '../label';
-import { FACT_NAMES, factsOf, missingFigures, type Facts, type MissingFigure } from '../nutrition';
-import { figureText, roundToDecimals, type WeightOrigin } from '../quantity';
-import { recipeFindings } from '../recipe/check-recipe';
-import { unusedLines } from '../recipe/read-step';
+import { factsOf, missingFigures, type Facts, type MissingFigure } from '../nutrition';
+import { roundToDecimals, type WeightOrigin } from '../quantity';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
 import { firstAddition, splitIntoLoads, type Split, type Target } from '../scaling';
 import { batchGrams, homePortionGrams, planBatch, type Batch } from './batch';
 import { compose, type Composed, type ComposedLine } from './compose';
+import {
+  batchFindings,
+  freeFromFindings,
+  innerFindings,
+  missingFindings,
+  stepFindings,
+} from './sheet-findings';
 
 export interface LineAllergen {
   id: string;
@@ -195,112 +191,6 @@ function worksheetLine(line: ComposedLine, scale: Scale, prefix = ''): Worksheet
     findings: line.findings,
     children: childLines(line, grams, scale),
   };
-}
-
-/** Findings of components, told on the dish's line that uses them. */
-function innerFindings(line: ComposedLine): Finding[] {
-  if (!line.inner) return [];
-  const all = [
-    ...line.inner.findings,
-    ...line.inner.lines.flatMap((each) => [...each.findings, ...innerFindings(each)]),
-  ];
-  return all
-    .filter((each) => each.severity !== 'note')
-    .map((each) => ({ ...each, lineId: line.id, message: `In ${line.name}: ${each.message}` }));
-}
-
-/** Findings about steps against lines: unused, forgotten, contradicting temperatures. */
-function stepFindings(recipe: Recipe): Finding[] {
-  const unused = unusedLines(recipe.lines, recipe.steps).map((line) =>
-    finding('line-unused', line.id, { name: line.reading.foodText || line.text }),
-  );
-  const missing = new Set(recipe.steps.flatMap((step) => step.reading.missingNames));
-  const hidden = new Set(recipe.steps.flatMap((step) => step.reading.hiddenAmounts));
-  return [
-    ...unused,
-    ...[...missing].map((name) => finding('step-names-missing', null, { name })),
-    ...[...hidden].map((written) => finding('step-amount-hidden', null, { written })),
-    ...recipe.steps.flatMap((step) => step.reading.findings),
-  ];
-}
-
-/** A variant is for somebody: what it is to be free from must not come back, nor stand there unread. */
-function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[] {
-  return composed.recipe.freeFrom.flatMap((exclusion) => {
-    const bits = bitsOf(substancesExcludedBy(exclusion, kitchen));
-    const against = composed.traces.filter(
-      (trace) => (trace.bits & bits) !== 0 && !passes(trace.status, kitchen.policy),
-    );
-    const routes = (isUnread: boolean): string =>
-      [
-        ...new Set(
-          against.filter(({ status }) => (status === 'check') === isUnread).map(({ route }) => route),
-        ),
-      ].join('; ');
-    const [held, unread] = [routes(false), routes(true)];
-    return [
-      ...(held ? [finding('variant-not-free', null, { exclusion, paths: held })] : []),
-      ...(unread ? [finding('variant-unread', null, { exclusion, paths: unread })] : []),
-    ];
-  });
-}
-
-/** Hot-holding and cooling limits: US Food Code 3-501.14 and 3-501.16; UK guidance 63 °C, 90 minutes to 8 °C. */
-const HOLDING = {
-  us: { hot: 57, cooling: '57 to 21 °C within 2 h, to 5 °C within 6 h in all' },
-  eu: { hot: 63, cooling: 'to 8 °C within 90 min' },
-} as const;
-
-/** How far the stated portions may be from what the lines come to before it is said (convention). */
-const YIELD_CONTRADICTION_RATIO = 1.25;
-
-/** Stated portions and portion size against the sum of the parts. */
-function yieldContradiction({ recipe, finishedGrams }: Composed): Finding[] {
-  if (recipe.isComponent || recipe.portionGrams === null || recipe.portions <= 1 || !(finishedGrams > 0))
-    return [];
-  const stated = recipe.portions * recipe.portionGrams;
-  if (Math.max(stated / finishedGrams, finishedGrams / stated) <= YIELD_CONTRADICTION_RATIO) return [];
-  const reckoned = figureText(finishedGrams / recipe.portionGrams, 1);
-  const figures = { portions: recipe.portions, grams: recipe.portionGrams, reckoned };
-  return [finding('yield-contradiction', null, figures)];
-}
-
-function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen): Finding[] {
-  const found: Finding[] = [
-    ...composed.findings,
-    ...yieldContradiction(composed),
-    ...recipeFindings(composed.recipe, composed.lines),
-  ];
-  const kilograms = (grams: number): string => figureText((grams * batch.factor) / 1000, 2);
-  if (batch.problem !== null) found.push(finding('target-invalid', null, { reason: batch.problem }));
-  if (!composed.isMeasured && composed.finishedGrams > 0) {
-    const figures = { low: kilograms(composed.lowGrams), high: kilograms(composed.highGrams) };
-    found.push(finding('yield-predicted', null, figures));
-  }
-  if (batch.excessWaterGrams > 0) {
-    found.push(finding('water-not-enough', null, { excess: figureText(batch.excessWaterGrams / 1000, 2) }));
-  }
-  if (composed.cookings.length > 0) {
-    found.push(finding('home-vessel-assumed', null, { name: HOME_POT.name }));
-    found.push(finding('cool-and-hold', null, HOLDING[kitchen.regime]));
-  }
-  return found;
-}
-
-/** Printed figures that lack a line's part, for lines that are weighed; an unweighed line has its own decision. */
-function missingFindings(
-  missing: readonly MissingFigure[],
-  printed: ReadonlySet<string>,
-  lines: readonly WorksheetLine[],
-): Finding[] {
-  const weighed = new Map(
-    lines.filter((line) => line.baseGrams !== null).map((line) => [line.id, line.name]),
-  );
-  return missing.flatMap(({ id, lineIds }) => {
-    const names = lineIds.flatMap((lineId) => weighed.get(lineId) ?? []);
-    if (!printed.has(id) || names.length === 0) return [];
-    return [finding('figure-missing', null, { nutrient: FACT_NAMES[id].name, lines: names.join(', ') })];
-  });
 }
 
 /** The statement at batch size: water follows the vessel, so its place in the list may move. */

@@ -1,14 +1,18 @@
 /** Recipes out to files and in from documents. */
 import type { Hono } from 'hono';
-import { decisionsOf, homeTarget, worksheet } from '@hand-ladle/core';
+import { decisionsOf, homeTarget, idFromName, worksheet } from '@hand-ladle/core';
 import { mustFit } from '../compute';
 import { ApiError } from '../errors';
+import type { SavedRecipe } from '../database/rows';
 import { asFile } from '../request';
+import { checked, savedRecipe } from '../schemas';
 import type { Store } from '../store';
 import { documentOf, formatOf, recipesIn, type DocumentFormat, type FoundRecipe } from './documents';
 
 /** Longest document with several recipes in it, in characters. */
 const MOST_DOCUMENT = 2_900_000;
+/** Longest name a dish keeps; a longer heading is a paragraph. */
+const MOST_NAME = 200;
 /** Most recipes taken from one document. */
 const MOST_RECIPES = 500;
 
@@ -34,22 +38,15 @@ async function withFreeIds(found: readonly FoundRecipe[], store: Store): Promise
     (await store.tables.recipes.findAll({ attributes: ['id'] })).map((row) => row.get('id') as string),
   );
   return found.map(({ recipe, ...rest }) => {
-    const stem = (/^[a-z0-9][a-z0-9-]{0,69}$/.test(recipe.id) ? recipe.id : slug(recipe.name)) || 'dish';
+    const stem =
+      (/^[a-z0-9][a-z0-9-]{0,69}$/.test(recipe.id) ? recipe.id : idFromName(recipe.name).slice(0, 60)) ||
+      'dish';
     let id = stem;
     for (let number = 2; taken.has(id); number += 1) id = `${stem}-${number}`;
     taken.add(id);
-    return { recipe: { ...recipe, id }, ...rest };
+    return { recipe: { ...recipe, id, name: recipe.name.slice(0, MOST_NAME) }, ...rest };
   });
 }
-
-const slug = (name: string): string =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60)
-    .replace(/-+$/, '');
 
 /** What is kept of a variant whose parent is not in this book: its swaps, on lines of its own. */
 async function withParents(found: readonly FoundRecipe[], store: Store): Promise<FoundRecipe[]> {
@@ -99,9 +96,14 @@ export function addExchangeRoutes(app: Hono, store: Store): void {
     const names = new Set((await store.recipes()).map(({ recipe }) => recipe.name));
     const isDryRun = context.req.query('dryRun') === 'true';
     const report = [];
-    for (const { recipe, target, needsPortions } of found) {
+    // All of them are checked like any dish that is saved, before the first one is put in the book.
+    const fit = found.map(({ recipe, target, needsPortions }) => ({
+      saved: checked<SavedRecipe>(savedRecipe, { recipe, target, version: 0 }),
+      needsPortions,
+    }));
+    for (const { saved, needsPortions } of fit) {
+      const { recipe, target } = saved;
       const sheet = worksheet({ recipe, kitchen, target: target ?? homeTarget(recipe, book, kitchen) }, book);
-      const saved = { recipe, target, version: 0 };
       if (!isDryRun) await store.create(saved);
       report.push({
         ...saved,

@@ -15,18 +15,20 @@ import {
   PRODUCT_FIELDS,
   safeCell,
   type Food,
+  type ImportKind,
+  type ImportProgress,
+  type ImportView,
   type Kitchen,
   type Pack,
+  type RowProblem,
   type TableField,
 } from '@hand-ladle/core';
 import { packRow } from '../database/rows';
 import { ApiError } from '../errors';
 import { FIRST_OWN_VERSION } from '../larder-store';
 import type { Store } from '../store';
-import { FoodRows, ProductRows, type Mapping, type RowReason, type RowResult } from './read-rows';
+import { FoodRows, ProductRows, type Mapping, type RowResult } from './read-rows';
 import { keepUpload, openTable, rowsOf, type TableFile, type TableRow } from './table-file';
-
-export type ImportKind = 'foods' | 'products';
 
 export interface RunRequest {
   mapping: Mapping;
@@ -38,52 +40,12 @@ export interface RunRequest {
   kitchenId?: string;
 }
 
-export interface Refusal {
-  line: number;
-  name: string;
-  reasons: RowReason[];
-}
-
-export type RunState = 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
-
-/** How far a run is, and what it found. */
-export interface Progress {
-  state: RunState;
-  isDryRun: boolean;
-  bytes: number;
-  bytesRead: number;
-  rows: number;
-  created: number;
-  updated: number;
-  refusedCount: number;
-  /** The first refusals; all of them are in the report file. */
-  refused: Refusal[];
-  /** Why a run failed. */
-  problem: string;
-}
-
-/** What is known of an upload before it is run. */
-export interface ImportView {
-  id: string;
-  kind: ImportKind;
-  fileName: string;
-  bytes: number;
-  encoding: string;
-  delimiter: string;
-  hasDecimalComma: boolean;
-  headers: string[];
-  sample: Record<string, string>[];
-  fields: readonly TableField[];
-  mapping: Record<string, string>;
-  progress: Progress;
-}
-
 interface Job {
   id: string;
   kind: ImportKind;
   fileName: string;
   table: TableFile;
-  progress: Progress;
+  progress: ImportProgress;
   isStopping: boolean;
 }
 
@@ -93,7 +55,7 @@ const ROWS_AT_ONCE = 500;
 /** Uploads kept for a person to map and run; the oldest goes first. */
 const MOST_JOBS = 8;
 
-const emptyProgress = (bytes: number): Progress => ({
+const emptyProgress = (bytes: number): ImportProgress => ({
   state: 'waiting',
   isDryRun: true,
   bytes,
@@ -213,7 +175,7 @@ export class ImportJobs {
   }
 
   /** Runs to the end: for callers that send a whole table in one request. */
-  async runToEnd(id: string, request: RunRequest): Promise<Progress> {
+  async runToEnd(id: string, request: RunRequest): Promise<ImportProgress> {
     await this.start(id, request);
     const job = this.job(id);
     while (job.progress.state === 'running') await new Promise((done) => setTimeout(done, 5));
@@ -315,37 +277,41 @@ export class ImportJobs {
       // Whoever waits for it next sees what went wrong; till then it is no unhandled failure.
       writing.catch(() => undefined);
     };
-    for await (const rows of rowsOf(table, (bytes) => (progress.bytesRead += bytes))) {
-      for (const row of rows) {
-        if (job.isStopping) throw new Stopped();
-        progress.rows += 1;
-        const read: RowResult<unknown> =
-          row.problem === null ? writer.read(row) : { reasons: [{ column: 'row', message: row.problem }] };
-        if ('value' in read) {
-          if (read.isNew) progress.created += 1;
-          else progress.updated += 1;
-          if (transaction) gathered.push(read);
-        } else this.refuse(progress, report, row, read.reasons);
-        if (gathered.length >= ROWS_AT_ONCE) await flush();
-        // A table of refused or tried rows awaits nothing: let others have the server now and then.
-        if (progress.rows % 200 === 0) await new Promise((done) => setImmediate(done));
+    try {
+      for await (const rows of rowsOf(table, (bytes) => (progress.bytesRead += bytes))) {
+        for (const row of rows) {
+          if (job.isStopping) throw new Stopped();
+          progress.rows += 1;
+          const read: RowResult<unknown> =
+            row.problem === null ? writer.read(row) : { reasons: [{ column: 'row', message: row.problem }] };
+          if ('value' in read) {
+            if (read.isNew) progress.created += 1;
+            else progress.updated += 1;
+            if (transaction) gathered.push(read);
+          } else this.refuse(progress, report, row, read.reasons);
+          if (gathered.length >= ROWS_AT_ONCE) await flush();
+          // A table of refused or tried rows awaits nothing: let others have the server now and then.
+          if (progress.rows % 200 === 0) await new Promise((done) => setImmediate(done));
+        }
       }
+      await flush();
+      await writing;
+    } finally {
+      // A run that is given up takes nothing back before its last statement has ended.
+      await writing.catch(() => undefined);
     }
-    await flush();
-    await writing;
   }
 
   private refuse(
-    progress: Progress,
+    progress: ImportProgress,
     report: NodeJS.WritableStream,
     row: TableRow,
-    reasons: RowReason[],
+    reasons: RowProblem[],
   ): void {
     const name = (row.cells.find((cell) => /[a-z]{2}/i.test(cell)) ?? '').slice(0, 80);
     progress.refusedCount += 1;
     if (progress.refused.length < SHOWN_REFUSALS) progress.refused.push({ line: row.line, name, reasons });
     const rows = reasons.map(({ column, message }) => [row.line, safeCell(name), column, safeCell(message)]);
-    report.write(`${Papa.unparse(rows)}
-`);
+    report.write(`${Papa.unparse(rows)}\n`);
   }
 }

@@ -14,13 +14,10 @@ import {
   type Food,
   type FoodSet,
   type Pack,
+  type RowProblem,
 } from '@hand-ladle/core';
 
-export interface RowReason {
-  column: string;
-  message: string;
-}
-export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowReason[] };
+export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowProblem[] };
 
 /** Heading to field; an empty field leaves the column out. */
 export type Mapping = Readonly<Record<string, string>>;
@@ -140,7 +137,7 @@ export class ProductRows {
     this.plan = planOf(reading);
   }
 
-  private foodOf(own: Record<string, string>): { food: Food } | { reason: RowReason } {
+  private foodOf(own: Record<string, string>): { food: Food } | { reason: RowProblem } {
     const named = own['food']?.trim() || own['product_name']?.trim() || '';
     const direct = this.larder.foods.get(named);
     if (direct) return { food: direct };
@@ -160,7 +157,7 @@ export class ProductRows {
     return { food };
   }
 
-  private figure(own: Record<string, string>, column: string, reasons: RowReason[]): number | null {
+  private figure(own: Record<string, string>, column: string, reasons: RowProblem[]): number | null {
     const value = readFigureCell(own[column] ?? '', this.reading.hasDecimalComma);
     if (value === undefined || (value !== null && !(value > 0 && value < 1e7))) {
       reasons.push({ column, message: `"${(own[column] ?? '').slice(0, 40)}" is not a figure above zero` });
@@ -171,7 +168,7 @@ export class ProductRows {
 
   read(cells: readonly string[], line: number): RowResult<Pack> {
     const own = mappedCells(cells, this.plan, this.reading.hasDecimalComma);
-    const reasons: RowReason[] = [];
+    const reasons: RowProblem[] = [];
     for (const [column, text] of Object.entries(own))
       if (/^[=@]/.test(text))
         reasons.push({ column, message: `"${text.slice(0, 40)}" is a formula, not a text` });

@@ -10,6 +10,7 @@ import {
   rowFromFood,
   safeCell,
   type Food,
+  type ImportKind,
   type Kitchen,
 } from '@hand-ladle/core';
 import { ApiError } from '../errors';
@@ -17,7 +18,7 @@ import { asFile, bodyOf } from '../request';
 import { checked, foodRequest, runRequest } from '../schemas';
 import type { SavedFood } from '../larder-store';
 import type { Store } from '../store';
-import { ImportJobs, type ImportKind, type RunRequest } from './jobs';
+import { ImportJobs, type RunRequest } from './jobs';
 import { MOST_FILE_BYTES } from './table-file';
 
 const today = (): string => new Date().toISOString().slice(0, 10);

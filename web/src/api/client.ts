@@ -1,6 +1,8 @@
 /** Speaks to the server. Every failure becomes a `ServerError` with a code and a sentence a cook can read. */
 import type {
   Food,
+  ImportKind,
+  ImportView,
   Kitchen,
   KitchenName,
   KitchenWeight,
@@ -8,7 +10,6 @@ import type {
   Recipe,
   Regime,
   SwapEntry,
-  TableField,
   Target,
 } from '@hand-ladle/core';
 
@@ -49,40 +50,6 @@ export interface FoundRecipe extends SavedRecipe {
   decisions: number;
   needsPortions: boolean;
   isNameTaken: boolean;
-}
-
-export interface Refusal {
-  line: number;
-  name: string;
-  reasons: { column: string; message: string }[];
-}
-
-export interface ImportProgress {
-  state: 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
-  isDryRun: boolean;
-  bytes: number;
-  bytesRead: number;
-  rows: number;
-  created: number;
-  updated: number;
-  refusedCount: number;
-  refused: Refusal[];
-  problem: string;
-}
-
-export interface ImportView {
-  id: string;
-  kind: 'foods' | 'products';
-  fileName: string;
-  bytes: number;
-  encoding: string;
-  delimiter: string;
-  hasDecimalComma: boolean;
-  headers: string[];
-  sample: Record<string, string>[];
-  fields: TableField[];
-  mapping: Record<string, string>;
-  progress: ImportProgress;
 }
 
 export interface RunRequest {
@@ -164,7 +131,7 @@ export const server = {
     });
     return (await response.json()) as { format: string; recipes: FoundRecipe[] };
   },
-  uploadTable: async (kind: 'foods' | 'products', file: File) => {
+  uploadTable: async (kind: ImportKind, file: File) => {
     const query = new URLSearchParams({ kind, fileName: file.name });
     return (
       await fetched(`/api/imports?${query}`, { method: 'POST', body: file })

@@ -19,6 +19,7 @@ import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
 import PackChange from './PackChange.vue';
 import PackPanel from './PackPanel.vue';
+import StatementRead from './StatementRead.vue';
 
 const READER_KEY = 'hand-ladle.reader';
 const book = useBook();
@@ -48,7 +49,6 @@ const isSaving = ref(false);
 const isConfirming = ref(false);
 
 const reading = computed(() => readStatement(statement.value));
-const questions = computed(() => reading.value.mentions.filter(({ status }) => status === 'check'));
 /** What the food is made of whatever the brand: it stays, so it is shown and not asked. */
 const inherent = computed(() => SUBSTANCES.filter((each) => food.value?.allergens[each] === 'contains'));
 const wordsFor = (each: Substance): string =>
@@ -195,41 +195,7 @@ async function record(): Promise<void> {
           @input="takeReading"
         />
       </label>
-      <div v-if="statement.trim() !== ''" class="read" aria-live="polite">
-        <p>
-          Read from it:
-          <span
-            v-for="each in reading.mentions"
-            :key="each.substance"
-            class="hazard"
-            :class="each.status"
-            :title="`“${each.words}”`"
-          >
-            <template v-if="each.status === 'check'">ask: </template
-            ><template v-if="each.status === 'may-contain'">may: </template
-            >{{ SUBSTANCE_NAMES[each.substance] }}
-            <span class="by">{{ each.words }}</span>
-          </span>
-          <span v-if="reading.mentions.length === 0" class="soft"
-            >no allergen it knows. Read it yourself.</span
-          >
-        </p>
-        <p v-if="questions.length > 0" class="doubt">
-          Only the supplier can say:
-          {{ questions.map((each) => `${SUBSTANCE_NAMES[each.substance]} in ${each.words}`).join('; ') }}.
-        </p>
-        <p v-if="reading.animal" class="doubt">
-          “{{ reading.animal.words }}” {{ reading.animal.state === 'animal' ? 'comes' : 'may come' }} from an
-          animal.
-        </p>
-        <p v-if="reading.unknownStress.length > 0" class="doubt">
-          The pack stresses {{ reading.unknownStress.join(', ') }}, which is not known here: find out what it
-          is.
-        </p>
-        <p v-if="reading.claims.length > 0" class="soft">
-          It claims “{{ reading.claims.join('”, “') }}”. A claim clears nothing.
-        </p>
-      </div>
+      <StatementRead v-if="statement.trim() !== ''" :reading="reading" />
       <fieldset>
         <legend>What the pack says of each: correct what was read</legend>
         <p v-if="inherent.length > 0">
@@ -305,27 +271,6 @@ label {
 
 .about .field {
   min-width: 0;
-}
-
-.read {
-  display: grid;
-  gap: 4px;
-  font-size: var(--text-m);
-}
-
-.read .hazard {
-  margin: 1px 2px;
-}
-
-.by {
-  font-weight: 450;
-  opacity: 0.85;
-}
-
-.doubt {
-  color: var(--amber);
-  font-weight: 600;
-  font-size: var(--text-s);
 }
 
 fieldset {

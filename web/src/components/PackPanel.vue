@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** The nutrition panel of a pack, per 100 g as printed; what is left empty stays with the reference figure. */
 import { computed } from 'vue';
-import type { NutrientId, Pack } from '@hand-ladle/core';
+import { SALT_PER_SODIUM, type NutrientId, type Pack } from '@hand-ladle/core';
 import { useBook } from '../stores/book';
 
 const panel = defineModel<Pack['panel']>({ required: true });
 const book = useBook();
 
-const SALT_PER_SODIUM = 2.5;
 const isEu = computed(() => book.kitchen?.regime === 'eu');
 const FIELDS: readonly (readonly [NutrientId, string])[] = [
   ['fatG', 'Fat, g'],

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { defineStore } from 'pinia';
 import {
+  idFromName,
   isOpen,
   type Finding,
   type Kitchen,
@@ -270,12 +271,6 @@ export const useBench = defineStore('bench', () => {
 
 /** An id that reads like the name and is not taken by another: letters, digits, hyphens, and a random tail. */
 export function newId(name: string): string {
-  const words = name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50);
   const tail = crypto.randomUUID().slice(0, 8);
-  return `${words || 'dish'}-${tail}`;
+  return `${idFromName(name).slice(0, 50) || 'dish'}-${tail}`;
 }

@@ -2,12 +2,13 @@
 /** A table into the larder: choose the file, say which column is what, try it, then import all accepted rows or none. */
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import { RouterLink } from 'vue-router';
-import { server, type ImportView, type ServerError } from '../api/client';
+import type { ImportKind, ImportView } from '@hand-ladle/core';
+import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
 
 const ASK_EVERY = 150;
 const book = useBook();
-const kind = ref<'foods' | 'products'>('foods');
+const kind = ref<ImportKind>('foods');
 const view = shallowRef<ImportView | null>(null);
 const mapping = ref<Record<string, string>>({});
 const hasDecimalComma = ref(false);
