@@ -141,6 +141,35 @@ describe('bad documents are told, and nothing is taken in', () => {
     expect((await long).body.recipes[0].lines).toBeGreaterThan(1900);
   });
 
+  const hostile = (kept: object, name = 'Hostile pot') =>
+    JSON.stringify({
+      '@type': 'Recipe',
+      name,
+      recipeIngredient: ['2 leeks', '300 g millet'],
+      recipeInstructions: ['Boil.'],
+      additionalProperty: [{ '@type': 'PropertyValue', propertyID: 'hand-ladle', value: kept }],
+    });
+
+  test.each<[string, object]>([
+    ['a target that is none', { target: { kind: 'boom', portions: -1 } }],
+    ['an absurd number of portions', { portions: 1e12 }],
+    ['two lines of one id', { lines: [{ id: 'l1' }, { id: 'l1' }] }],
+    ['an id of 200 letters', { lines: [{ id: 'x'.repeat(200) }, { id: 'l2' }] }],
+    ['a swap of no food', { swaps: [{ fromId: '', swapId: 'tamari-mushroom-ferment' }] }],
+  ])('an export that somebody bent: %s', async (_, kept) => {
+    const before = (await world.send('GET', '/api/recipes')).body.length;
+    const good = JSON.parse(hostile({})) as object;
+    const answer = await take(JSON.stringify([good, JSON.parse(hostile(kept))]), 'application/json');
+    expect([answer.status, answer.body.error.code]).toEqual([400, 'bad-request']);
+    // The good one before it is not half of an import.
+    expect((await world.send('GET', '/api/recipes')).body).toHaveLength(before);
+  });
+
+  test('a name of 4,000 letters is cut to what a dish can be called', async () => {
+    const { status, body } = await take(hostile({}, 'Pot '.repeat(1000)), 'application/json', '?dryRun=true');
+    expect([status, body.recipes[0].recipe.name.length <= 200]).toEqual([200, true]);
+  });
+
   test('components in a circle are named, and nothing hangs', async () => {
     const told = (id: string, other: string) =>
       JSON.stringify({
