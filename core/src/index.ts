@@ -7,6 +7,7 @@ export * from './recipe';
 export * from './allergen';
 export * from './nutrition';
 export * from './scaling';
+export * from './heat';
 export * from './label';
 export * from './swap';
 export * from './worksheet';

@@ -5,6 +5,7 @@ import {
   foodSet,
   readRecipe,
   recipeFromReading,
+  type EquipmentSet,
   type Food,
   type Kitchen,
   type Recipe,
@@ -28,6 +29,10 @@ const json = <T>(folder: string, file: string): T =>
   JSON.parse(readFileSync(join(folder, 'demo', file), 'utf8')) as T;
 
 export const loadKitchens = (folder = DATA_FOLDER): Kitchen[] => json<Kitchen[]>(folder, 'kitchens.json');
+
+/** Sets of machines, scales and pans to start a kitchen from. */
+export const loadEquipment = (folder = DATA_FOLDER): EquipmentSet[] =>
+  JSON.parse(readFileSync(join(folder, 'equipment.json'), 'utf8')) as EquipmentSet[];
 
 /** The demo recipes, each read from its text as a cook would paste it; components first. */
 export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): DemoRecipe[] {

@@ -47,6 +47,8 @@ const anyTold = fc.record({
           { foodId: 'leek' },
           { grams: 12.5, gramsOrigin: 'weighed here' as const },
           { foodId: 'kale', grams: 3 },
+          { foodId: 'white-beans-dry', grams: 200, gramsOrigin: 'convention' as const, isCookedApart: true },
+          { technique: 'water' as const },
         ),
       }),
       { minLength: 1, maxLength: 6 },

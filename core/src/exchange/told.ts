@@ -5,7 +5,13 @@
 import type { FoodSet } from '../food';
 import { readLine } from '../recipe/read-line';
 import { stepsFromTexts } from '../recipe/read-recipe';
-import type { AppliedSwap, LineAnswers, Recipe, RecipeLine } from '../recipe/recipe';
+import {
+  TECHNIQUES,
+  type AppliedSwap,
+  type LineAnswers,
+  type Recipe,
+  type RecipeLine,
+} from '../recipe/recipe';
 import type { Target } from '../scaling';
 
 export interface ToldLine {
@@ -108,10 +114,13 @@ export function answersFrom(value: unknown): LineAnswers {
     value['gramsOrigin'] === 'weighed here' || value['gramsOrigin'] === 'convention'
       ? value['gramsOrigin']
       : null;
+  const technique = TECHNIQUES.find((each) => each === value['technique']);
   return {
     ...(foodId === null ? {} : { foodId }),
     ...(grams === null ? {} : { grams }),
     ...(grams === null || origin === null ? {} : { gramsOrigin: origin }),
+    ...(value['isCookedApart'] === true ? { isCookedApart: true } : {}),
+    ...(technique === undefined ? {} : { technique }),
   };
 }
 

@@ -109,6 +109,36 @@ export const FINDING_KINDS = {
     (f) =>
       `The steps would boil off ${f['steam']} g. No more than ${f['most']} g is counted: check the times.`,
   ),
+  'machine-missing': kind(
+    'caution',
+    (f) =>
+      `The steps need a ${f['machine']}, and this kitchen has none on record. Loads are not worked out for it.`,
+  ),
+  'scale-too-coarse': kind(
+    'caution',
+    (f) =>
+      `No scale of this kitchen shows ${f['name']} closely enough. Use the spoons, or weigh several loads at once.`,
+  ),
+  'ratio-off': kind(
+    'caution',
+    (f) =>
+      `${f['name']} is ${f['text']}, so it ${f['words']}; usual is ${f['band']}. Check before you weigh.`,
+  ),
+  'pans-short': kind(
+    'caution',
+    (f) => `${f['wanted']} x ${f['name']} are needed; this kitchen has ${f['owned']}.`,
+  ),
+  'garnish-by-weight': kind(
+    'note',
+    () => 'For so small a batch fat and garnish are taken by weight, not by pan and portion.',
+  ),
+  'not-whole-food': kind('caution', (f) => `${f['name']} ${f['reason']}: this kitchen cooks whole food.`),
+  'frying-fat': kind('caution', (f) => `${f['name']} in the pan: this kitchen fries in ${f['way']}.`),
+  'salt-asked': kind(
+    'caution',
+    (f) => `${f['name']} is ${f['percent']} % of the dish: this kitchen's salt is ${f['way']}.`,
+  ),
+  'pulses-asked': kind('caution', (f) => `${f['name']}: this kitchen takes pulses ${f['way']}.`),
   'figure-missing': kind(
     'caution',
     (f) => `${f['nutrient']} is "at least": ${f['lines']} unknown. The label stays a draft.`,

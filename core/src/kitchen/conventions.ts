@@ -41,6 +41,11 @@ export const HOME_POT = { name: '24 cm home pot', litres: 5, fill: 0.85, surface
 /** The home oven tray assumed when a recipe names none: 30 x 40 cm (convention). */
 export const HOME_TRAY = { name: '30 x 40 cm home tray', litres: 5, fill: 0.85, surfaceM2: 0.12 } as const;
 
+/** The deep home dish something is baked in when a recipe names none: 30 x 20 cm (convention). */
+export const HOME_DISH = { name: '30 x 20 cm home dish', surfaceM2: 0.06 } as const;
+/** The home frying pan assumed when a recipe names none: 28 cm across (convention). */
+export const HOME_FRYING_PAN = { name: '28 cm frying pan', surfaceM2: 0.0616 } as const;
+
 /** Share of a tin's net weight that is solids once drained, where the pack does not say (convention). */
 export const DRAINED_SHARE = 0.6;
 

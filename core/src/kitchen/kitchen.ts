@@ -1,26 +1,14 @@
-/** A kitchen's own standard: its regime, measures, vessels, packs, and what it has weighed. */
+/** A kitchen: its regime, measures, machines, standard, packs, and what it has weighed. */
 import type { AllergenStatus } from '../allergen/status';
 import type { AllergenSetting, Substance } from '../allergen/substances';
 import { nameWords } from '../food/names';
 import type { NutrientId } from '../nutrition/nutrients';
 import type { UnitSystem } from '../quantity';
+import type { OwnedPans, Scale, Vessel } from './equipment';
+import type { KitchenStandard } from './standard';
 
 /** How hard something is cooked; decides how much water leaves it. */
 export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';
-
-export interface Vessel {
-  id: string;
-  name: string;
-  kind: 'pot' | 'oven';
-  /** Brim volume in litres. */
-  litres: number;
-  /** Share of the brim volume that may be filled (kettle 0.8, pan 0.85: convention). */
-  fill: number;
-  /** Free surface in square metres; of an oven, all its levels together. */
-  surfaceM2: number;
-  /** Levels of an oven that are filled one by one; 1 for a pot. */
-  levels: number;
-}
 
 /** What a pack said before its statement changed. */
 export type PackBefore = Pick<Pack, 'statement' | 'allergens' | 'animal' | 'checkedOn'>;
@@ -94,8 +82,10 @@ export interface Kitchen extends AllergenSetting {
   name: string;
   units: UnitSystem;
   vessels: readonly Vessel[];
-  /** Scale steps by size: the first entry whose `belowGrams` is above the weight holds. */
-  scaleSteps: readonly { belowGrams: number; stepGrams: number }[];
+  scales: readonly Scale[];
+  /** Serving pans and trays in the cupboard. */
+  pans: readonly OwnedPans[];
+  standard: KitchenStandard;
   /** Share lost on spoons, pans and lids when a batch is moved, 0.01 to 0.03 (convention). */
   transferLoss: number;
   policy: FreeFromPolicy;

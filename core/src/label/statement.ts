@@ -10,6 +10,7 @@ import {
   type SubstanceBits,
 } from '../allergen/substances';
 import type { Trace } from '../allergen/flags';
+import type { Follows } from '../recipe/standardize';
 import { ALLERGEN_WORDS, allergenWord } from './allergen-words';
 
 /** One ingredient as put in: its label name, grams, what it contains, and its own ingredients if it is a compound. */
@@ -21,6 +22,8 @@ export interface StatementItem {
   parts: readonly StatementItem[];
   statementText: string;
   isWater: boolean;
+  /** What its weight goes by when the batch grows. */
+  follows: Follows;
   /** A product whose pack nobody has recorded. */
   isUnrecorded: boolean;
 }

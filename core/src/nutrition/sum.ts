@@ -14,6 +14,12 @@ export function emptySum(): NutrientSum {
   return { amounts: new Float64Array(NUTRIENTS.length), missing: NUTRIENTS.map(() => []) };
 }
 
+/** A sum that can be added to without changing the first. */
+export const copySum = ({ amounts, missing }: NutrientSum): NutrientSum => ({
+  amounts: Float64Array.from(amounts),
+  missing: missing.map((list) => [...list]),
+});
+
 const SODIUM = NUTRIENTS.indexOf('sodiumMg');
 /** Sodium left in tinned pulses once drained, and once drained and rinsed (kitchen reference: -36 %, -41 %). */
 export const DRAINED_SODIUM_SHARE = 0.64;

@@ -43,7 +43,7 @@ export function figureText(value: number, decimals = 2): string {
 /** Text of a weight with exactly the digits a scale of that step shows: 7 205 g at 5 g is "7.205 kg". */
 export function scaleText(grams: number, stepGrams: number): { figure: string; unit: 'g' | 'kg' } {
   if (grams < 1000) {
-    const decimals = stepGrams < 1 ? 1 : 0;
+    const decimals = stepGrams < 0.01 ? 3 : stepGrams < 0.1 ? 2 : stepGrams < 1 ? 1 : 0;
     return { figure: roundToDecimals(grams, decimals).toFixed(decimals), unit: 'g' };
   }
   const decimals = stepGrams < 1 ? 4 : stepGrams < 10 ? 3 : stepGrams < 100 ? 2 : 1;

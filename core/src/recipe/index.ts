@@ -6,3 +6,6 @@ export { splitLine } from './split-line';
 export * from './weigh';
 export * from './book';
 export * from './standardize';
+export * from './work';
+export * from './state-exchange';
+export * from './ratios';

@@ -22,7 +22,12 @@ const COOKING: readonly { pattern: RegExp; heat: Heat }[] = [
 ];
 const COVERED = /\b(?:cover(?:ed)?|lid on|with (?:the|a) lid)\b/;
 const UNCOVERED = /\b(?:uncover(?:ed)?|lid off|without (?:the|a) lid)\b/;
+/** "Cook" beside these is frying, not simmering. */
+const FRYING = /\b(?:griddle|frying pan|skillet|wok|deep-fry|pan-fry)/;
 const RESTING = /\b(?:soak|rest|chill|stand|cool|marinate|leave)\b/;
+/** Boiling down on purpose; "reduce the heat" is none. */
+const REDUCES =
+  /\breduc(?:e|es|ed|ing)\b(?! (?:the |to (?:a |low)?)?(?:heat|temperature|oven|simmer|low))|\b(?:boil|cook|simmer)(?:ed)? (?:it )?down\b/;
 const LOOK_TEST = /\b(?:until|till|when) ([^.;]{3,90})/;
 const CELSIUS = /(\d{2,3})\s*°?\s*c\b|(\d{2,3})\s*degrees? c/;
 const FAHRENHEIT = /(\d{2,3})\s*°?\s*f\b|(\d{3})\s*degrees? f/;
@@ -53,11 +58,14 @@ function cookingOf(text: string): Cooking | null {
     minutes === null ||
     !kind ||
     isDrained ||
+    (kind.heat === 'gentle simmer' && FRYING.test(text) && !/simmer/.test(text)) ||
     (RESTING.test(text) && kind.heat === 'gentle simmer' && !/simmer/.test(text))
   ) {
     return null;
   }
-  return { heat: kind.heat, minutes, covered: COVERED.test(text) && !UNCOVERED.test(text) };
+  const covered = COVERED.test(text) && !UNCOVERED.test(text);
+  const reduces = kind.heat !== 'oven' && !covered && REDUCES.test(text);
+  return { heat: kind.heat, minutes, covered, ...(reduces ? { reduces } : {}) };
 }
 
 const degrees = (found: RegExpExecArray | null): number | null =>
@@ -104,6 +112,30 @@ function callNames(line: RecipeLine, larder: FoodSet): Set<string> {
     nameWords(name).filter((word) => word.length > 2),
   );
   return new Set(words);
+}
+
+/**
+ * The lines a step calls by a word. One that is called only by words that call another line better is not meant: "red
+ * cabbage" is not the red beans.
+ */
+function calledLines(
+  lineCalls: readonly { line: RecipeLine; calls: ReadonlySet<string> }[],
+  words: ReadonlySet<string>,
+): string[] {
+  const byWords = new Map<string, { by: Set<string>; ids: string[] }>();
+  for (const { line, calls } of lineCalls) {
+    const by = [...calls].filter((word) => words.has(word)).sort();
+    if (by.length === 0) continue;
+    const key = by.join(' ');
+    const known = byWords.get(key);
+    if (known) known.ids.push(line.id);
+    else byWords.set(key, { by: new Set(by), ids: [line.id] });
+  }
+  const groups = [...byWords.values()];
+  const isMeant = ({ by }: { by: Set<string> }): boolean =>
+    !groups.some((other) => other.by.size > by.size && [...by].every((word) => other.by.has(word)));
+  const meant = new Set(groups.filter(isMeant).flatMap(({ ids }) => ids));
+  return lineCalls.flatMap(({ line }) => (meant.has(line.id) ? [line.id] : []));
 }
 
 const WATER_OR_HEAT = new Set(['water', 'oil', 'salt', 'pepper']);
@@ -160,9 +192,7 @@ export function readStep(text: string, lines: readonly RecipeLine[], larder: Foo
   const lineCalls = lines.map((line) => ({ line, calls: callsOf(line, larder) }));
   const called = new Set<string>();
   for (const { calls } of lineCalls) for (const word of calls) called.add(word);
-  const lineIds = lineCalls
-    .filter(({ calls }) => [...calls].some((word) => wordSet.has(word)))
-    .map(({ line }) => line.id);
+  const lineIds = calledLines(lineCalls, wordSet);
   const named = foodsNamed(words, called, larder);
   const hidden = hiddenAmounts(text, named);
   const isHidden = (name: string): boolean => hidden.some((written) => written.endsWith(` ${name}`));

@@ -43,6 +43,10 @@ export interface Reading {
   findings: readonly Finding[];
 }
 
+/** What is done instead of frying in fat. */
+export const TECHNIQUES = ['water', 'dry'] as const;
+export type Technique = (typeof TECHNIQUES)[number];
+
 /** What the cook decided about a line. Answers overrule the reading and are never guessed. */
 export interface LineAnswers {
   foodId?: string;
@@ -50,6 +54,10 @@ export interface LineAnswers {
   grams?: number;
   /** Whether `grams` was weighed here or accepted from the convention. */
   gramsOrigin?: 'weighed here' | 'convention';
+  /** A dry pulse or grain that is soaked and boiled apart: the pot gets it cooked, with the water it took up. */
+  isCookedApart?: boolean;
+  /** Fat for a pan left out: water in its place that boils away, or nothing. */
+  technique?: Technique;
 }
 
 export interface RecipeLine {
@@ -64,6 +72,8 @@ export interface Cooking {
   heat: Heat;
   minutes: number;
   covered: boolean;
+  /** It is boiled down on purpose: then the steam follows the food, and the time the vessel. */
+  reduces?: boolean;
 }
 
 export interface StepReading {

@@ -1,14 +1,35 @@
 /** From readings to a standardized recipe: every line a food or component with edible-portion grams at home size. */
 import { finding, type Finding } from '../finding';
 import { inSentence, type Food, type ScalingRole } from '../food';
-import { namedHere, packOf, type Kitchen } from '../kitchen';
-import type { Weight } from '../quantity';
+import {
+  HOME_POT,
+  namedHere,
+  packOf,
+  SWEATING_KG_PER_M2_H,
+  SWEATING_MINUTES,
+  type Kitchen,
+} from '../kitchen';
+import { figureText, weightWithSpread, type Weight } from '../quantity';
 import { animalStateOf, foodTraces } from '../allergen/flags';
 import { SUBSTANCE_NAMES, substancesIn } from '../allergen/substances';
 import { WATER_ID, type SwapEntry } from '../swap/swap';
 import type { Book } from './book';
-import { foodIdOf, isFoodSure, type Recipe, type RecipeLine } from './recipe';
+import {
+  foodIdOf,
+  isFoodSure,
+  type Recipe,
+  type RecipeLine,
+  type RecipeStep,
+  type Technique,
+} from './recipe';
 import { weighComponentLine, weighLine, type LineWeight } from './weigh';
+import { fryingMinutesOf, isPanFat } from './work';
+
+/**
+ * What a line goes by when the batch grows: most follow it; added water makes up for steam; fat for a pan follows the
+ * pan's area; garnish follows the portions.
+ */
+export type Follows = 'batch' | 'water' | 'pan' | 'portions';
 
 export interface StandardLine {
   /** Id of this entry; a swap can make several of one written line ("l3", "l3/2"). */
@@ -22,6 +43,10 @@ export interface StandardLine {
   /** Edible-portion grams at home size; null when nobody knows. */
   weight: Weight | null;
   purchasedPerEdible: number;
+  /** What the batch weight of the line goes by. */
+  follows: Follows;
+  /** Fat for a pan that is left out: what is done instead, and what it was. */
+  technique: { kind: Technique; fromName: string } | null;
   /** False while it is open which food the line means: then nothing about it is clear. */
   isFoodSure: boolean;
   /** The food a swap took out, and how to work with the new one. */
@@ -65,7 +90,57 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
   for (const caution of food.cautions) found.push(finding(caution, lineId, { name: inSentence(food.name) }));
 }
 
-function foodLine(line: RecipeLine, food: Food, kitchen: Kitchen): StandardLine {
+const FATS = new Set(['oil', 'fat']);
+
+/** Whether a line of a food is fat that only greases a pan. */
+export const isFatForPan = (line: RecipeLine, food: Food, steps: readonly RecipeStep[]): boolean =>
+  FATS.has(food.category) && isPanFat(line.id, line.reading.purpose, steps);
+
+function followsOf(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): Follows {
+  if (food.id === WATER_ID) return 'water';
+  if (isFatForPan(line, food, steps)) return 'pan';
+  return line.reading.purpose === 'garnish' ? 'portions' : 'batch';
+}
+
+/** Grams of water that keep a home pan wet for as long as it is hot: what a rolling boil would drive off (convention). */
+export function sweatingWater(lineId: string, steps: readonly RecipeStep[]): Weight {
+  const minutes = fryingMinutesOf(lineId, steps) ?? SWEATING_MINUTES;
+  const grams = SWEATING_KG_PER_M2_H * HOME_POT.surfaceM2 * (minutes / 60) * 1000;
+  const because = `${SWEATING_KG_PER_M2_H} kg/m2/h x ${HOME_POT.surfaceM2} m2 x ${figureText(minutes)} min, added by the splash; it boils away`;
+  return weightWithSpread(grams, 0.5, 'convention', because);
+}
+
+/** A fat for a pan that the cook leaves out: water by the splash in its place, or a dry hot pan. */
+function withoutFat(
+  line: StandardLine,
+  kind: Technique,
+  water: Food,
+  steps: readonly RecipeStep[],
+): StandardLine {
+  const weight =
+    kind === 'water'
+      ? sweatingWater(line.source.id, steps)
+      : weightWithSpread(0, 0, 'convention', 'a dry hot pan: nothing goes in');
+  return {
+    ...line,
+    name: kind === 'water' ? 'Water for the pan' : 'Dry hot pan, no fat',
+    food: water,
+    role: 'linear',
+    weight,
+    purchasedPerEdible: 1,
+    follows: 'pan',
+    technique: { kind, fromName: line.name },
+    isFoodSure: true,
+    findings: [],
+  };
+}
+
+function foodLine(
+  line: RecipeLine,
+  food: Food,
+  kitchen: Kitchen,
+  steps: readonly RecipeStep[],
+): StandardLine {
   const { weight, purchasedPerEdible, findings: weighing } = weighLine(line, food, kitchen);
   const findings: Finding[] = [];
   addReadingFindings(line, findings);
@@ -82,6 +157,8 @@ function foodLine(line: RecipeLine, food: Food, kitchen: Kitchen): StandardLine 
     role: food.scaling,
     weight,
     purchasedPerEdible,
+    follows: followsOf(line, food, steps),
+    technique: null,
     isFoodSure: isFoodSure(line),
     swap: null,
     findings,
@@ -100,6 +177,8 @@ function componentLine(line: RecipeLine, component: Recipe, kitchen: Kitchen): S
     role: 'linear',
     weight,
     purchasedPerEdible: 1,
+    follows: 'batch',
+    technique: null,
     isFoodSure: isFoodSure(line),
     swap: null,
     findings,
@@ -120,6 +199,8 @@ function unknownLine(line: RecipeLine): StandardLine {
     role: 'linear',
     weight: null,
     purchasedPerEdible: 1,
+    follows: 'batch',
+    technique: null,
     isFoodSure: isFoodSure(line),
     swap: null,
     findings,
@@ -159,6 +240,7 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
         `${line.name} ${line.weight?.because ?? ''} x ${ratio} (swap ratio)`,
       ),
       purchasedPerEdible: food ? 1 / food.trimYield : 1,
+      follows: foodId === WATER_ID ? 'water' : line.follows === 'water' ? 'batch' : line.follows,
       isFoodSure: true,
       swap: { entry, fromName: line.name },
       findings,
@@ -196,10 +278,13 @@ export function standardize(
     const food = id === null ? undefined : book.foods.foods.get(id);
     const component = id === null ? undefined : book.components.get(id);
     const standard = food
-      ? foodLine(line, food, kitchen)
+      ? foodLine(line, food, kitchen, recipe.steps)
       : component
         ? componentLine(line, component, kitchen)
         : unknownLine(line);
+    const water = book.foods.foods.get(WATER_ID);
+    if (line.answers.technique && water && standard.follows === 'pan')
+      return [withoutFat(standard, line.answers.technique, water, recipe.steps)];
     const entry = id === null ? null : swapFor(id, swapsFrom, book);
     return entry && entry.fromId === id ? swappedLines(standard, entry, book, kitchen) : [standard];
   });

@@ -111,10 +111,7 @@ function packWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): 
       ? fromMeasure(measure, `one ${one.unit} of ${food.name} is ${gramsText(measure.grams)} (reference)`)
       : null;
   }
-  const drains =
-    food.state === 'tinned' &&
-    (food.category === 'pulse' || /\bdrained\b/.test(form)) &&
-    !form.includes('undrained');
+  const drains = isDrained(food, form);
   const share = drains ? DRAINED_SHARE : 1;
   const because = drains
     ? `${gramsText(one.packGrams)} net x ${DRAINED_SHARE} drained (convention)`
@@ -269,7 +266,12 @@ function amountFindings(weight: Weight, reading: Reading, line: RecipeLine, food
 }
 
 /** A weight written in brackets wins; if spoons or pieces say something quite different, that is a decision. */
-function stated(line: RecipeLine, food: Food, weight: Weight | null, isPurchasedWeight: boolean): LineWeight {
+function stated(
+  line: RecipeLine,
+  food: Food,
+  { weight, purchased }: { weight: Weight | null; purchased: boolean },
+  purchasedPerEdible: number,
+): LineWeight {
   const { reading } = line;
   const grams = reading.statedGrams!;
   const own = weightWithSpread(grams, 0, 'as written', `${gramsText(grams)} stated in the line`);
@@ -285,10 +287,25 @@ function stated(line: RecipeLine, food: Food, weight: Weight | null, isPurchased
     findings.push(finding('weight-contradiction', line.id, figures));
   }
   return {
-    weight: isPurchasedWeight ? trimmed(own, food) : own,
-    purchasedPerEdible: 1 / food.trimYield,
+    weight: purchased ? trimmed(own, food) : own,
+    purchasedPerEdible,
     findings,
   };
+}
+
+/** Whether a food is poured off its liquid: tinned pulses are, unless the line says otherwise. */
+export const isDrained = (food: Food, form: string): boolean =>
+  food.state === 'tinned' &&
+  (food.category === 'pulse' || /\bdrained\b/.test(form)) &&
+  !form.includes('undrained') &&
+  !form.includes('with liquid');
+
+/** Grams as purchased for a gram that goes in: peel and stalks, or the liquid of a tin. */
+function purchasedPer(food: Food, form: string, kitchen: Kitchen): number {
+  if (!isDrained(food, form)) return 1 / food.trimYield;
+  const pack = packOf(kitchen, food.id);
+  const share = pack?.netGrams && pack.drainedGrams ? pack.drainedGrams / pack.netGrams : DRAINED_SHARE;
+  return 1 / share;
 }
 
 /**
@@ -297,7 +314,7 @@ function stated(line: RecipeLine, food: Food, weight: Weight | null, isPurchased
  */
 export function weighLine(line: RecipeLine, food: Food, kitchen: Kitchen): LineWeight {
   const { reading, answers } = line;
-  const perEdible = 1 / food.trimYield;
+  const perEdible = purchasedPer(food, reading.form, kitchen);
   if (answers.grams !== undefined) {
     const origin = answers.gramsOrigin ?? 'weighed here';
     const because =
@@ -309,7 +326,7 @@ export function weighLine(line: RecipeLine, food: Food, kitchen: Kitchen): LineW
     };
   }
   const { weight, purchased } = reckoned(reading, food, kitchen);
-  if (reading.statedGrams !== null) return stated(line, food, weight, purchased);
+  if (reading.statedGrams !== null) return stated(line, food, { weight, purchased }, perEdible);
   if (!weight)
     return { weight: null, purchasedPerEdible: perEdible, findings: [missingAmount(reading, line, food)] };
   const findings = amountFindings(weight, reading, line, food);

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import {
-  batchSteamGrams,
+  surfaceInUse,
   firstAddition,
+  isTight,
   formatGrams,
   homePortionGrams,
   planSwaps,
@@ -123,9 +124,8 @@ describe('steam', () => {
 
   test('an oven loses steam only from the levels that hold food', () => {
     const oven = ward.vessels.find(({ kind }) => kind === 'oven')!;
-    const cooking = [{ heat: 'oven' as const, minutes: 60, covered: false }];
-    const full = batchSteamGrams(cooking, oven, 1, 27_000, ward);
-    expect(batchSteamGrams(cooking, oven, 1, 4500, ward)).toBeCloseTo(full / 6, 6);
+    expect(surfaceInUse(oven, 27_000)).toBeCloseTo(oven.surfaceM2, 9);
+    expect(surfaceInUse(oven, 4500)).toBeCloseTo(oven.surfaceM2 / 6, 9);
   });
 });
 
@@ -138,12 +138,11 @@ describe('weights for the scale', () => {
         fc.integer({ min: 1, max: 12 }),
         roles,
         (weight, count, role) => {
-          const { loads, scaleGrams, stepGrams } = splitIntoLoads(weight, count, role, ward);
+          const { loads, scaleGrams, stepGrams } = splitIntoLoads(weight, count, isTight(role), ward);
           expect(loads).toHaveLength(count);
           expect(loads.reduce((sum, load) => sum + load, 0)).toBeCloseTo(scaleGrams, 6);
           expect(Math.max(...loads) - Math.min(...loads)).toBeLessThanOrEqual(stepGrams + 1e-9);
-          const isTight = ['salt', 'leavening', 'starch'].includes(role) && weight / count >= 2.5;
-          if (isTight) expect(Math.abs(scaleGrams - weight) / weight).toBeLessThanOrEqual(0.02);
+          if (isTight(role)) expect(Math.abs(scaleGrams - weight) / weight).toBeLessThanOrEqual(0.02);
         },
       ),
     );

@@ -1,25 +1,80 @@
-/** The batch: factor, vessel, loads, water and weights for a target, from a composed home recipe. */
-import type { Kitchen, Vessel } from '../kitchen';
-import { batchSteamGrams, loadsIn, PANS, targetProblem, vesselFor, type Target } from '../scaling';
-import { FINISHED_DENSITY } from '../kitchen';
-import { WATER_ID } from '../swap/swap';
+/** The batch: factor, machines, loads, water and weights for a target, from a composed home recipe. */
+import {
+  FINISHED_DENSITY,
+  HOME_FRYING_PAN,
+  HOME_POT,
+  PANS,
+  type Kitchen,
+  type Vessel,
+  type WorkKind,
+} from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
-import { compose, type Composed } from './compose';
+import type { Follows } from '../recipe/standardize';
+import { isBakedDeep, mainStage, stagesOf, type Stage } from '../recipe/work';
+import {
+  gramsOfSizes,
+  homeSurface,
+  loadsIn,
+  machinesFor,
+  minutesFor,
+  steamGrams,
+  storedOf,
+  surfaceInUse,
+  targetProblem,
+  vesselFor,
+  workingGrams,
+  type Serving,
+  type Target,
+} from '../scaling';
+import { absorbedBy, compose, type Composed } from './compose';
+
+/** One stage of the batch in its machine. */
+export interface StageBatch {
+  stage: Stage;
+  vessel: Vessel | null;
+  /** Food in it, all loads together. */
+  grams: number;
+  /** The most one load holds; 0 where the kitchen has no such machine. */
+  holdsGrams: number;
+  loads: number;
+  /** Open surface of one load, square metres. */
+  surfaceM2: number;
+  steamGrams: number;
+}
+
+/** What is in store of a line's food, and what of it is left over. */
+export interface Leftover {
+  lineId: string;
+  haveGrams: number;
+  useGrams: number;
+  leftGrams: number;
+  /** It is what limits the batch. */
+  isLimit: boolean;
+}
 
 export interface Batch {
-  /** What every line but added water is multiplied by: target over home, more where nothing makes up for steam. */
+  /** What lines that follow the batch are multiplied by. */
   factor: number;
+  /** What added water, fat for a pan and garnish are multiplied by. */
+  waterFactor: number;
+  panFactor: number;
+  garnishFactor: number;
   finishedGrams: number;
   portions: number;
   portionGrams: number;
+  servings: Serving[];
+  stages: StageBatch[];
+  /** The machine that decides the loads of the whole. */
   vessel: Vessel | null;
   loads: number;
+  /** All steam, with what boils away in a hot pan instead of fat. */
   steamGrams: number;
-  /** Batch water per home water; the plain factor when the recipe has no water of its own. */
-  waterFactor: number;
   /** Water the recipe asks for beyond what this batch can lose, in grams. */
   excessWaterGrams: number;
+  leftovers: Leftover[];
+  /** Garnish and fat would be most of so small a batch, so they are taken by weight. */
+  isPlain: boolean;
   /** Why the target could not be used; the home recipe is shown instead. */
   problem: string | null;
 }
@@ -31,100 +86,393 @@ export function homePortionGrams(composed: Composed): number {
   return recipe.portions > 0 ? finishedGrams / recipe.portions : finishedGrams;
 }
 
-/** What is in store is weighed as purchased: home edible grams times purchased per edible. */
-function storeFactor(composed: Composed, lineId: string, grams: number): number {
+/** Home grams as purchased of everything in a dish that is the same food as a line, components opened. */
+export function homeDemand(composed: Composed, lineId: string): number {
   const line = composed.lines.find((each) => each.id === lineId);
-  const home = line?.weight ? line.weight.grams * line.purchasedPerEdible : 0;
-  return home > 0 ? grams / home : NaN;
+  const key = line?.food?.id ?? line?.component?.id ?? null;
+  if (!line || key === null || line.follows === 'pan' || line.follows === 'portions') return 0;
+  const demand = (inner: Composed): number =>
+    inner.lines.reduce((sum, each) => {
+      const grams = each.weight?.grams ?? 0;
+      if ((each.food?.id ?? each.component?.id) === key) return sum + grams * each.purchasedPerEdible;
+      if (!each.inner || !(each.inner.finishedGrams > 0)) return sum;
+      return sum + demand(each.inner) * (grams / each.inner.finishedGrams);
+    }, 0);
+  return demand(composed);
 }
 
-/** The finished weight and portion size a target asks for. */
-function wanted(composed: Composed, target: Target): { grams: number; portionGrams: number } {
-  const portionGrams = homePortionGrams(composed);
+/** What each stored food allows, as a factor of the home recipe; the least of them limits. */
+function storeFactors(composed: Composed, target: Extract<Target, { kind: 'store' }>) {
+  return storedOf(target).map(({ lineId, grams }) => {
+    const home = homeDemand(composed, lineId);
+    return { lineId, grams, home, factor: home > 0 ? grams / home : NaN };
+  });
+}
+
+const leastFactor = (composed: Composed, target: Extract<Target, { kind: 'store' }>): number =>
+  Math.min(...storeFactors(composed, target).map(({ factor }) => factor));
+
+/** Home grams in a stage: everything finished, or what the lines that go into it weigh with the water they take up. */
+function homeStageGrams(composed: Composed, { lineIds }: Stage): number {
+  if (lineIds === null) return composed.finishedGrams;
+  return composed.lines.reduce((sum, line) => {
+    if (!lineIds.has(line.source.id)) return sum;
+    return sum + (line.weight?.grams ?? 0) + absorbedBy(line, composed.absorbedGrams === 0);
+  }, 0);
+}
+
+/** The machine a "one load of this" target means; in a kitchen without it, the largest that does the same work. */
+function loadedVessel(
+  composed: Composed,
+  vesselId: string,
+  kitchen: Kitchen,
+): { stage: Stage; vessel: Vessel } | null {
+  const stages = stagesOf(composed.recipe);
+  for (const stage of stages) {
+    const vessel = machinesFor(stage.kind, kitchen).find(({ id }) => id === vesselId);
+    if (vessel) return { stage, vessel };
+  }
+  const stage = mainStage(stages);
+  const able = stage ? machinesFor(stage.kind, kitchen) : [];
+  const vessel = able[able.length - 1];
+  return stage && vessel ? { stage, vessel } : null;
+}
+
+interface Wanted {
+  grams: number;
+  portionGrams: number;
+  /** Portions that garnish is counted for. */
+  portions: number;
+  servings: Serving[];
+  /** Machines the target itself names. */
+  vesselIds: readonly string[];
+}
+
+/** The finished weight and portions a target asks for. */
+function wanted(composed: Composed, target: Target, kitchen: Kitchen): Wanted {
+  const own = homePortionGrams(composed);
+  const of = (grams: number, portionGrams: number, vesselIds: readonly string[] = []): Wanted => ({
+    grams,
+    portionGrams,
+    portions: portionGrams > 0 ? grams / portionGrams : 0,
+    servings: [],
+    vesselIds,
+  });
   switch (target.kind) {
     case 'portions':
-      return { grams: target.portions * target.portionGrams, portionGrams: target.portionGrams };
+      return of(target.portions * target.portionGrams, target.portionGrams);
+    case 'sizes': {
+      const grams = gramsOfSizes(target.sizes);
+      const portions = target.sizes.reduce((sum, each) => sum + each.portions, 0);
+      return { ...of(grams, target.sizes[0]!.portionGrams), portions, servings: [...target.sizes] };
+    }
     case 'weight':
-      return { grams: target.grams, portionGrams };
-    case 'pans':
-      return {
-        grams: PANS[target.pan].litres * target.count * target.fill * FINISHED_DENSITY * 1000,
-        portionGrams,
-      };
+      return of(target.grams, target.portionGrams ?? own);
+    case 'pans': {
+      const { litres } = PANS[target.pan];
+      return of(litres * target.count * target.fill * FINISHED_DENSITY * 1000, target.portionGrams ?? own);
+    }
     case 'store':
-      return {
-        grams: storeFactor(composed, target.lineId, target.grams) * composed.finishedGrams,
-        portionGrams,
-      };
+      return of(leastFactor(composed, target) * composed.finishedGrams, target.portionGrams ?? own);
+    case 'load': {
+      const found = loadedVessel(composed, target.vesselId, kitchen)!;
+      const home = homeStageGrams(composed, found.stage);
+      const grams = workingGrams(found.vessel, found.stage) * target.loads * (composed.finishedGrams / home);
+      return of(grams, target.portionGrams ?? own, [found.vessel.id]);
+    }
   }
 }
 
-function problemOf(composed: Composed, target: Target): string | null {
+function problemOf(composed: Composed, target: Target, kitchen: Kitchen): string | null {
   if (!(composed.finishedGrams > 0)) return 'no line of the recipe has a weight yet';
   const problem = targetProblem(target);
-  if (problem !== null || target.kind !== 'store') return problem;
-  return storeFactor(composed, target.lineId, target.grams) > 0
+  if (problem !== null) return problem;
+  if (target.kind === 'load') {
+    const found = loadedVessel(composed, target.vesselId, kitchen);
+    if (!found) return 'no machine of this kitchen is used by the steps of this dish';
+    return homeStageGrams(composed, found.stage) > 0 ? null : 'nothing with a weight goes into that machine';
+  }
+  if (target.kind !== 'store') return null;
+  return storeFactors(composed, target).every(({ factor }) => factor > 0)
     ? null
-    : 'the line in store has no weight yet';
+    : 'the line in store has no weight yet, or is fat for the pan or a garnish';
 }
 
-/**
- * The factor that brings a batch out at the weight asked for. Where the list has water, water makes up for steam and
- * the factor is target over home. Where it has none, the food itself shrinks: more of everything goes in.
- */
-function factorFor(
+function stageBatches(
   composed: Composed,
-  target: Target,
   grams: number,
-  batchSteam: number,
-  kept: number,
-): number {
-  const home = composed.finishedGrams;
-  if (composed.waterGrams > 0 || target.kind === 'store') return grams / home;
-  return (grams + kept * batchSteam) / (home + kept * composed.steamGrams);
+  kitchen: Kitchen,
+  vesselIds: readonly string[],
+): StageBatch[] {
+  const share = composed.finishedGrams > 0 ? grams / composed.finishedGrams : 0;
+  return stagesOf(composed.recipe).map((stage) => {
+    const inIt = homeStageGrams(composed, stage) * share;
+    const vessel = vesselFor(stage, inIt, kitchen, vesselIds);
+    const loads = loadsIn(vessel, inIt, stage);
+    return {
+      stage,
+      vessel,
+      grams: inIt,
+      holdsGrams: vessel ? workingGrams(vessel, stage) : 0,
+      loads,
+      surfaceM2: vessel ? surfaceInUse(vessel, inIt / loads, stage) : 0,
+      steamGrams: 0,
+    };
+  });
+}
+
+/** Work a stretch of cooking belongs to. */
+const workOfHeat = (heat: string): WorkKind => (heat === 'oven' ? 'oven' : 'simmer');
+
+/** Steam that the vessel and the clock decide; every load loses its own. Added to the stages; returns all of it. */
+function addFixedSteam(composed: Composed, stages: readonly StageBatch[], grams: number): number {
+  const share = grams / composed.finishedGrams;
+  let all = 0;
+  for (const cooking of composed.cookings) {
+    if (cooking.reduces) continue;
+    const at = stages.find(({ stage }) => stage.kind === workOfHeat(cooking.heat));
+    // Without such a machine the home vessel is used again and again.
+    const steam = at?.vessel
+      ? at.loads * steamGrams(cooking, at.surfaceM2)
+      : share * steamGrams(cooking, homeSurface(cooking, isBakedDeep(composed.recipe)));
+    if (at) at.steamGrams += steam;
+    all += steam;
+  }
+  return all;
+}
+
+/** Area of the pans the batch is fried in, over the home pan's; null where nothing says what it is fried in. */
+function panRatio(stages: readonly StageBatch[]): number | null {
+  const at =
+    stages.find(({ stage }) => stage.kind === 'fry') ?? stages.find(({ stage }) => stage.kind === 'simmer');
+  if (!at?.vessel) return null;
+  const home = at.stage.kind === 'fry' ? HOME_FRYING_PAN.surfaceM2 : HOME_POT.surfaceM2;
+  return (at.vessel.surfaceM2 * at.loads) / home;
+}
+
+/** Home grams by what they follow. Sweating water is left out: it goes in and boils away. */
+function homeParts(composed: Composed): Record<Follows, number> {
+  const parts: Record<Follows, number> = { batch: composed.absorbedGrams, water: 0, pan: 0, portions: 0 };
+  for (const { follows, weight, technique } of composed.lines)
+    if (weight && technique === null) parts[follows] += weight.grams;
+  return parts;
+}
+
+/** Garnish and fat for the pan may be at most this share of a batch before they are taken by weight instead. */
+const MOST_FIXED_SHARE = 0.5;
+
+interface Solved {
+  factor: number;
+  waterFactor: number;
+  excessWaterGrams: number;
+  finishedGrams: number;
+  steamGrams: number;
 }
 
 /**
- * Plans a batch. Added water is W = f x (W home - steam home) + steam batch, so that the pot comes out as thick as at
- * home whatever its surface.
+ * Finished weight is kept share x (batch + water + fat + garnish - steam), with W = f x (W home - E home) + E batch so that
+ * the pot comes out as thick as at home whatever its surface. Where the list has no water, more of everything makes up
+ * for the steam. What is boiled down on purpose loses the same share as at home. Conservation of mass.
  */
+function solve(
+  composed: Composed,
+  parts: Record<Follows, number>,
+  fixed: { grams: number; steam: number },
+  asked: { grams: number } | { factor: number },
+): Solved {
+  const { keptShare, fixedSteamGrams: homeSteam, reducedSteamGrams: reduced } = composed;
+  const hasWater = parts.water > 0;
+  // Everything that is proportional to the factor, per unit of it.
+  const slope = parts.batch - reduced + (hasWater ? parts.water - homeSteam : 0);
+  const steamLeft = hasWater ? 0 : fixed.steam;
+  const factor =
+    'factor' in asked
+      ? asked.factor
+      : slope > 0
+        ? Math.max(0, (asked.grams / keptShare - fixed.grams + steamLeft) / slope)
+        : asked.grams / composed.finishedGrams;
+  const needed = factor * (parts.water - homeSteam) + fixed.steam;
+  const water = hasWater ? Math.max(0, needed) : 0;
+  const steam = fixed.steam + factor * reduced;
+  const putIn = factor * parts.batch + water + fixed.grams;
+  return {
+    factor,
+    waterFactor: hasWater ? water / parts.water : factor,
+    excessWaterGrams: hasWater ? Math.max(0, -needed) : 0,
+    finishedGrams: Math.max(0, keptShare * (putIn - steam)),
+    steamGrams: steam,
+  };
+}
+
+/** A target from store or a machine asks for a weight that depends on the loads it makes: found in a few rounds. */
+const MOST_ROUNDS = 6;
+
+/** Plans a batch of a composed recipe for a target, in the kitchen's machines or those asked for. */
 export function planBatch(
   composed: Composed,
   target: Target,
   kitchen: Kitchen,
-  vesselId: string | null,
+  vesselIds: readonly string[] = [],
 ): Batch {
-  const problem = problemOf(composed, target);
+  const problem = problemOf(composed, target, kitchen);
   const home = Math.max(0, composed.finishedGrams);
-  const asked =
-    problem === null ? wanted(composed, target) : { grams: home, portionGrams: homePortionGrams(composed) };
-  const vessel = vesselFor(composed.cookings, asked.grams, kitchen, vesselId);
-  const loads = loadsIn(vessel, asked.grams);
-  const steamGrams = batchSteamGrams(composed.cookings, vessel, loads, asked.grams, kitchen);
-  const kept = 1 - kitchen.transferLoss;
-  const factor = problem === null ? factorFor(composed, target, asked.grams, steamGrams, kept) : 1;
-  const homeWater = composed.waterGrams;
-  const needed = factor * (homeWater - composed.steamGrams) + steamGrams;
-  const water = homeWater > 0 ? Math.max(0, needed) : 0;
-  const change = water - factor * homeWater - (steamGrams - factor * composed.steamGrams);
-  const finishedGrams = problem === null ? Math.max(0, factor * home + kept * change) : home;
+  const own = homePortionGrams(composed);
+  const asked: Wanted =
+    problem === null
+      ? wanted(composed, target, kitchen)
+      : { grams: home, portionGrams: own, portions: own > 0 ? home / own : 0, servings: [], vesselIds: [] };
+  const factor =
+    problem === null && target.kind === 'store' ? leastFactor(composed, target) : problem === null ? null : 1;
+  let grams = asked.grams;
+  let batch = batchOf(composed, { ...asked, grams }, kitchen, vesselIds, factor);
+  for (let round = 0; factor !== null && round < MOST_ROUNDS; round += 1) {
+    if (Math.abs(batch.finishedGrams - grams) < 1e-6) break;
+    grams = batch.finishedGrams;
+    const portions = asked.portionGrams > 0 ? grams / asked.portionGrams : 0;
+    batch = batchOf(composed, { ...asked, grams, portions }, kitchen, vesselIds, factor);
+  }
+  const leftovers =
+    problem === null && target.kind === 'store'
+      ? storeFactors(composed, target).map(
+          ({ lineId, grams: haveGrams, home: each, factor: own_ }): Leftover => {
+            const useGrams = each * batch.factor;
+            return {
+              lineId,
+              haveGrams,
+              useGrams,
+              leftGrams: Math.max(0, haveGrams - useGrams),
+              isLimit: own_ <= batch.factor * (1 + 1e-9),
+            };
+          },
+        )
+      : [];
+  return { ...batch, leftovers, problem };
+}
+
+function batchOf(
+  composed: Composed,
+  asked: Wanted,
+  kitchen: Kitchen,
+  vesselIds: readonly string[],
+  givenFactor: number | null,
+): Batch {
+  const home = composed.finishedGrams;
+  const stages = stageBatches(composed, asked.grams, kitchen, [...asked.vesselIds, ...vesselIds]);
+  const steam = home > 0 ? addFixedSteam(composed, stages, asked.grams) : 0;
+  const parts = homeParts(composed);
+  const linear = home > 0 ? asked.grams / home : 1;
+  const homePortions = home / (homePortionGrams(composed) || 1);
+  // A component is the same wherever it is used: what goes by pan or portion in a dish goes by weight in it.
+  const isByWeight = composed.recipe.isComponent;
+  let panFactor = isByWeight ? linear : (panRatio(stages) ?? linear);
+  let garnishFactor = isByWeight || !(homePortions > 0) ? linear : asked.portions / homePortions;
+  let fixedGrams = parts.pan * panFactor + parts.portions * garnishFactor;
+  const isPlain = !isByWeight && fixedGrams > (asked.grams / composed.keptShare) * MOST_FIXED_SHARE;
+  if (isPlain || isByWeight) {
+    parts.batch += parts.pan + parts.portions;
+    fixedGrams = 0;
+  }
+  const solved = solve(
+    composed,
+    parts,
+    { grams: fixedGrams, steam },
+    givenFactor === null ? { grams: asked.grams } : { factor: givenFactor },
+  );
+  if (isPlain || isByWeight) panFactor = garnishFactor = solved.factor;
+  const main = mainStage(stagesOf(composed.recipe));
+  const at = stages.find(({ stage }) => stage === main);
+  const sweat = composed.sweatGrams * panFactor;
+  const isSizes = asked.servings.length > 0;
   return {
-    factor,
-    finishedGrams,
-    portions: asked.portionGrams > 0 ? finishedGrams / asked.portionGrams : 0,
+    ...solved,
+    panFactor,
+    garnishFactor,
+    portions: isSizes || asked.portionGrams <= 0 ? asked.portions : solved.finishedGrams / asked.portionGrams,
     portionGrams: asked.portionGrams,
-    vessel,
-    loads,
-    steamGrams,
-    waterFactor: homeWater > 0 ? water / homeWater : factor,
-    excessWaterGrams: homeWater > 0 ? Math.max(0, -needed) : 0,
-    problem,
+    servings: asked.servings,
+    stages,
+    vessel: at?.vessel ?? null,
+    loads: at?.loads ?? 1,
+    steamGrams: solved.steamGrams + sweat,
+    leftovers: [],
+    isPlain,
+    problem: null,
   };
 }
 
-/** Batch grams of a home weight of a line. */
-export function batchGrams(homeGrams: number, foodId: string | null, batch: Batch): number {
-  return homeGrams * (foodId === WATER_ID ? batch.waterFactor : batch.factor);
+/** What a line of the home recipe is multiplied by in a batch. */
+export function factorFor(follows: Follows, batch: Batch): number {
+  switch (follows) {
+    case 'batch':
+      return batch.factor;
+    case 'water':
+      return batch.waterFactor;
+    case 'pan':
+      return batch.panFactor;
+    case 'portions':
+      return batch.garnishFactor;
+  }
+}
+
+/** Minutes that a boiling-down takes in the batch's vessel to lose the same share as at home; null without a vessel. */
+export function reducingMinutes(
+  cooking: Composed['cookings'][number],
+  composed: Composed,
+  batch: Batch,
+): number | null {
+  const at = batch.stages.find(({ stage }) => stage.kind === 'simmer');
+  if (!at?.vessel || composed.reducedSteamGrams <= 0) return null;
+  const home = steamGrams(cooking, homeSurface(cooking));
+  const all = composed.cookings
+    .filter(({ reduces }) => reduces)
+    .reduce((sum, each) => sum + steamGrams(each, homeSurface(each)), 0);
+  const share = composed.reducedSteamGrams * batch.factor * (home / all);
+  return minutesFor(share / at.loads, cooking, at.surfaceM2);
+}
+
+/** What another machine would make of the batch. */
+export interface MachineChoice {
+  work: WorkKind;
+  vesselId: string;
+  name: string;
+  loads: number;
+  waterGrams: number;
+  steamGrams: number;
+  surfaceM2: number;
+  isChosen: boolean;
+  /** What is taken where nobody asks for a machine. */
+  isUsual: boolean;
+}
+
+/** Every machine that could do a stage of the dish, with the loads, water and steam it would make. */
+export function machineChoices(
+  composed: Composed,
+  target: Target,
+  kitchen: Kitchen,
+  vesselIds: readonly string[],
+  batch: Batch,
+): MachineChoice[] {
+  return batch.stages.flatMap((now) => {
+    const able = machinesFor(now.stage.kind, kitchen);
+    const others = vesselIds.filter((id) => !able.some((vessel) => vessel.id === id));
+    const usual = vesselFor(now.stage, now.grams, kitchen, []);
+    return able.map((vessel): MachineChoice => {
+      const isChosen = vessel.id === now.vessel?.id;
+      const plan = isChosen ? batch : planBatch(composed, target, kitchen, [...others, vessel.id]);
+      const at = plan.stages.find(({ stage }) => stage.kind === now.stage.kind)!;
+      return {
+        work: now.stage.kind,
+        vesselId: vessel.id,
+        name: vessel.name,
+        loads: at.loads,
+        waterGrams: composed.waterGrams * plan.waterFactor,
+        steamGrams: plan.steamGrams,
+        surfaceM2: at.surfaceM2,
+        isChosen,
+        isUsual: vessel.id === usual?.id,
+      };
+    });
+  });
 }
 
 /** The target of a recipe as it was told: its own portions, at its own size. */

@@ -16,9 +16,9 @@ import {
 import type { Book } from '../recipe/book';
 import type { Cooking, Recipe } from '../recipe/recipe';
 import { standardize, type StandardLine } from '../recipe/standardize';
-import { homeSteamGrams } from '../scaling/evaporation';
+import { isBakedDeep, stagesOf } from '../recipe/work';
+import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
-import { WATER_ID } from '../swap/swap';
 
 /** Most of a home recipe's weight that may leave it as steam before the times are taken for a slip (convention). */
 export const MOST_STEAM_SHARE = 0.6;
@@ -41,14 +41,24 @@ export interface Composed {
   lowGrams: number;
   highGrams: number;
   isMeasured: boolean;
+  /** Everything that leaves as steam at home size. */
   steamGrams: number;
+  /** Of it, what the vessel and the clock decide, and what is boiled down on purpose, which follows the food. */
+  fixedSteamGrams: number;
+  reducedSteamGrams: number;
+  /** Water put in a hot pan instead of fat, which boils away as it is added. */
+  sweatGrams: number;
   /** Added water at home size. */
   waterGrams: number;
   /** Water that dry foods take up when cooked apart. */
   absorbedGrams: number;
+  /** Everything that goes in at home size, absorbed water too. */
+  putInGrams: number;
+  /** What is left of it once the steam is gone, 0 to 1: measured, or less what sticks to pots and spoons. */
+  keptShare: number;
   nutrients: NutrientSum;
   traces: Trace[];
-  /** Ingredients as put in, unordered, and in the order of a statement at home size. */
+  /** Ingredients as put in, line by line, and in the order of a statement at home size. */
   statementItems: StatementItem[];
   statement: StatementItem[];
   findings: Finding[];
@@ -63,8 +73,6 @@ interface Context {
   opening: { id: string; name: string }[];
 }
 
-const isWater = (line: StandardLine): boolean => line.food?.id === WATER_ID;
-
 const NO_ITEMS: readonly StatementItem[] = [];
 
 // Whole literals here and below, no spreads: this runs for every line at every keystroke.
@@ -78,7 +86,8 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,
     statementText: pack?.statement ?? '',
-    isWater: isWater(line),
+    isWater: line.follows === 'water',
+    follows: line.follows,
     isUnrecorded: inner ? false : !food || (isProduct && !pack?.isConfirmed),
   };
 }
@@ -117,6 +126,8 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
     role: line.role,
     weight: line.weight,
     purchasedPerEdible: line.purchasedPerEdible,
+    follows: line.follows,
+    technique: line.technique,
     isFoodSure: line.isFoodSure,
     swap: line.swap,
     findings: line.findings,
@@ -140,52 +151,87 @@ function opened(line: StandardLine, context: Context): ComposedLine {
   return withTraces(line, composeIn(line.component, context), context.kitchen);
 }
 
-/** Water that dry grain and pulses take up where the list holds no liquid for it. */
-function absorbedWater(lines: readonly ComposedLine[], findings: Finding[]): number {
-  const hasLiquid = lines.some((line) => line.component || LIQUID_CATEGORIES.has(line.food?.category ?? ''));
-  if (hasLiquid) return 0;
+/** Water that dry grain and pulses take up where the list holds no liquid for it, or where they are boiled apart. */
+function absorbedWater(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): number {
+  // What is only baked or roasted drinks nothing of its own.
+  const isDry = recipe.steps.length > 0 && !stagesOf(recipe).some(({ kind }) => kind === 'simmer');
+  const hasLiquid =
+    isDry || lines.some((line) => line.component || LIQUID_CATEGORIES.has(line.food?.category ?? ''));
   let absorbed = 0;
-  for (const { food, weight, name, id } of lines) {
-    if (!weight || food?.state !== 'dry' || food.cookingYield === null) continue;
-    const grams = weight.grams * (food.cookingYield - 1);
+  for (const line of lines) {
+    const grams = absorbedBy(line, hasLiquid);
+    if (grams <= 0) continue;
     absorbed += grams;
-    findings.push(finding('water-absorbed', id, { name, grams: figureText(grams, 0) }));
+    const figures = { name: line.name, grams: figureText(grams, 0) };
+    if (!line.source.answers.isCookedApart) findings.push(finding('water-absorbed', line.id, figures));
   }
   return absorbed;
+}
+
+/** Water of its own cooking that a line brings into the dish, in grams at home size. */
+export function absorbedBy({ food, weight, source }: ComposedLine, hasLiquid: boolean): number {
+  if (!weight || food?.state !== 'dry' || food.cookingYield === null) return 0;
+  if (hasLiquid && !source.answers.isCookedApart) return 0;
+  return weight.grams * (food.cookingYield - 1);
+}
+
+/** Relative spread of the conventional evaporation rates. */
+const STEAM_SPREAD = 0.3;
+
+interface Steam {
+  fixed: number;
+  reduced: number;
+}
+
+/** Home steam by what it follows, no more of it than can leave. */
+function steamOf(recipe: Recipe, cookings: readonly Cooking[], putIn: number, findings: Finding[]): Steam {
+  const steam: Steam = { fixed: 0, reduced: 0 };
+  for (const cooking of cookings)
+    steam[cooking.reduces ? 'reduced' : 'fixed'] += steamGrams(
+      cooking,
+      homeSurface(cooking, isBakedDeep(recipe)),
+    );
+  const all = steam.fixed + steam.reduced;
+  const most = putIn * MOST_STEAM_SHARE;
+  if (all <= most || putIn <= 0) return putIn > 0 ? steam : { fixed: 0, reduced: 0 };
+  findings.push(finding('steam-capped', null, { steam: figureText(all, 0), most: figureText(most, 0) }));
+  return { fixed: (steam.fixed * most) / all, reduced: (steam.reduced * most) / all };
 }
 
 interface FinishedWeight {
   finishedGrams: number;
   lowGrams: number;
   highGrams: number;
-  steamGrams: number;
+  keptShare: number;
 }
-
-/** Relative spread of the conventional evaporation rates. */
-const STEAM_SPREAD = 0.3;
 
 /** Finished weight: measured, else sum of edible portions + absorbed water - steam - what sticks to pots and spoons. */
 function finishedWeight(
   recipe: Recipe,
-  lines: readonly ComposedLine[],
-  absorbed: number,
+  putIn: Record<'grams' | 'lowGrams' | 'highGrams', number>,
   steam: number,
   loss: number,
 ): FinishedWeight {
-  const total = (key: 'grams' | 'lowGrams' | 'highGrams'): number =>
-    lines.reduce((sum, line) => sum + (line.weight?.[key] ?? 0), absorbed);
-  if (recipe.measuredYieldGrams !== null && recipe.measuredYieldGrams > 0) {
-    const grams = recipe.measuredYieldGrams;
-    return { finishedGrams: grams, lowGrams: grams, highGrams: grams, steamGrams: steam };
+  const left = Math.max(0, putIn.grams - steam);
+  if (isYieldMeasured(recipe)) {
+    const grams = recipe.measuredYieldGrams!;
+    const keptShare = left > 0 ? grams / left : 1;
+    return { finishedGrams: grams, lowGrams: grams, highGrams: grams, keptShare };
   }
-  const kept = 1 - loss;
+  const keptShare = 1 - loss;
   return {
-    finishedGrams: (total('grams') - steam) * kept,
-    lowGrams: Math.max(0, total('lowGrams') - steam * (1 + STEAM_SPREAD)) * kept,
-    highGrams: (total('highGrams') - steam * (1 - STEAM_SPREAD)) * kept,
-    steamGrams: steam,
+    finishedGrams: left * keptShare,
+    lowGrams: Math.max(0, putIn.lowGrams - steam * (1 + STEAM_SPREAD)) * keptShare,
+    highGrams: Math.max(0, putIn.highGrams - steam * (1 - STEAM_SPREAD)) * keptShare,
+    keptShare,
   };
 }
+
+const isYieldMeasured = ({ measuredYieldGrams }: Recipe): boolean =>
+  measuredYieldGrams !== null && measuredYieldGrams > 0;
+
+/** Water in the pan instead of fat: it is gone as steam before anything else goes in. */
+const isSweat = (line: StandardLine): boolean => line.technique?.kind === 'water';
 
 function composeIn(recipe: Recipe, context: Context): Composed {
   const known = context.done.get(recipe.id);
@@ -196,44 +242,65 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   context.opening.pop();
   const findings: Finding[] = [];
   const cookings = recipe.steps.flatMap((step) => step.reading.cooking ?? []);
-  const absorbedGrams = absorbedWater(lines, findings);
-  const putIn = lines.reduce((sum, line) => sum + (line.weight?.grams ?? 0), absorbedGrams);
-  const steam = homeSteamGrams(cookings);
-  const mostSteam = putIn * MOST_STEAM_SHARE;
-  if (steam > mostSteam && putIn > 0) {
-    findings.push(
-      finding('steam-capped', null, { steam: figureText(steam, 0), most: figureText(mostSteam, 0) }),
-    );
+  const absorbedGrams = absorbedWater(recipe, lines, findings);
+  const putIn = { grams: absorbedGrams, lowGrams: absorbedGrams, highGrams: absorbedGrams };
+  let sweatGrams = 0;
+  let waterGrams = 0;
+  for (const line of lines) {
+    const { weight } = line;
+    if (!weight) continue;
+    if (isSweat(line)) {
+      sweatGrams += weight.grams;
+      continue;
+    }
+    putIn.grams += weight.grams;
+    putIn.lowGrams += weight.lowGrams;
+    putIn.highGrams += weight.highGrams;
+    if (line.follows === 'water') waterGrams += weight.grams;
   }
+  const steam = steamOf(recipe, cookings, putIn.grams, findings);
   const nutrients = emptySum();
   for (const line of lines) addLine(nutrients, line, book, kitchen);
-  const weights = finishedWeight(
-    recipe,
-    lines,
-    absorbedGrams,
-    Math.min(steam, mostSteam),
-    kitchen.transferLoss,
-  );
-  const items = gathered(lines.map((line) => statementItem(line, kitchen)));
+  const weights = finishedWeight(recipe, putIn, steam.fixed + steam.reduced, kitchen.transferLoss);
+  const items = lines.filter((line) => !line.technique).map((line) => statementItem(line, kitchen));
   const composed: Composed = {
     recipe,
     lines,
     cookings,
     ...weights,
-    isMeasured: recipe.measuredYieldGrams !== null && recipe.measuredYieldGrams > 0,
-    waterGrams: lines.filter(isWater).reduce((sum, line) => sum + (line.weight?.grams ?? 0), 0),
+    isMeasured: isYieldMeasured(recipe),
+    steamGrams: steam.fixed + steam.reduced + sweatGrams,
+    fixedSteamGrams: steam.fixed,
+    reducedSteamGrams: steam.reduced,
+    sweatGrams,
+    waterGrams,
     absorbedGrams,
+    putInGrams: putIn.grams + sweatGrams,
     nutrients,
     traces: lines.flatMap((line) => line.traces),
     statementItems: items,
-    statement: inOrder(items, weights.finishedGrams, kitchen),
+    statement: inOrder(gathered(items), weights.finishedGrams, kitchen),
     findings,
   };
   context.done.set(recipe.id, composed);
   return composed;
 }
 
-/** Composes a dish. A component that contains itself is a finding on the line that closes the circle. */
+interface Kept {
+  book: Book;
+  kitchen: Kitchen;
+  composed: Composed;
+}
+const KEPT = new WeakMap<Recipe, Kept>();
+
+/**
+ * Composes a dish. A component that contains itself is a finding on the line that closes the circle. The last composition
+ * of a recipe is kept by identity, so that another target does not compose it again: recipes are never changed in place.
+ */
 export function compose(recipe: Recipe, book: Book, kitchen: Kitchen): Composed {
-  return composeIn(recipe, { dish: recipe, book, kitchen, done: new Map(), opening: [] });
+  const kept = KEPT.get(recipe);
+  if (kept?.book === book && kept.kitchen === kitchen) return kept.composed;
+  const composed = composeIn(recipe, { dish: recipe, book, kitchen, done: new Map(), opening: [] });
+  KEPT.set(recipe, { book, kitchen, composed });
+  return composed;
 }

@@ -2,7 +2,8 @@
 import { FRYING_OIL_GRAMS, GARNISH_GRAMS_A_PORTION, TO_TASTE_SHARE } from '../kitchen';
 import { roundToDecimals } from '../quantity';
 import { isOpen, type Finding, type FindingCode } from '../finding';
-import type { Worksheet, WorksheetLine } from './worksheet';
+import type { WorksheetLine } from './lines';
+import type { Worksheet } from './worksheet';
 
 /** What an open question can change. */
 export type Effect = 'allergens' | 'weight' | 'nutrition';

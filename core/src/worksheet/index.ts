@@ -1,4 +1,13 @@
 export * from './worksheet';
+export * from './lines';
+export type { StageView } from './stages';
+export type { MassBalance } from './mass-balance';
+export type { StepTime, TimeRule } from './times';
 export * from './explain';
-export { homePortionGrams, homeTarget } from './batch';
+export { homePortionGrams, homeTarget, type Leftover, type MachineChoice } from './batch';
+export { madeFor, type Asking, type ComponentBatch } from './components';
+export * from './demand';
+export * from './express';
+export * from './techniques';
+export * from './batch-sheet';
 export * from './decisions';

@@ -1,15 +1,19 @@
 /** What is wrong or open about a dish as a whole: its components, its method, its yield, its figures. */
 import { bitsOf, substancesExcludedBy } from '../allergen';
 import { finding, type Finding } from '../finding';
-import { HOME_POT, passes, type Kitchen } from '../kitchen';
+import { HEAT_LIMITS } from '../heat/limits';
+import { HOME_POT, PANS, passes, type Kitchen } from '../kitchen';
 import { FACT_NAMES, type MissingFigure } from '../nutrition';
 import { figureText } from '../quantity';
 import { recipeFindings } from '../recipe/check-recipe';
 import { unusedLines } from '../recipe/read-step';
 import type { Recipe } from '../recipe/recipe';
+import type { Ratio } from '../recipe/ratios';
+import type { Target } from '../scaling';
 import type { Batch } from './batch';
 import type { Composed, ComposedLine } from './compose';
-import type { WorksheetLine } from './worksheet';
+import type { WorksheetLine } from './lines';
+import { standardFindings } from './techniques';
 
 /** Findings of components, told on the dish's line that uses them. */
 export function innerFindings(line: ComposedLine): Finding[] {
@@ -59,12 +63,6 @@ export function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[
   });
 }
 
-/** Hot-holding and cooling limits: US Food Code 3-501.14 and 3-501.16; UK guidance 63 °C, 90 minutes to 8 °C. */
-const HOLDING = {
-  us: { hot: 57, cooling: '57 to 21 °C within 2 h, to 5 °C within 6 h in all' },
-  eu: { hot: 63, cooling: 'to 8 °C within 90 min' },
-} as const;
-
 /** How far the stated portions may be from what the lines come to before it is said (convention). */
 const YIELD_CONTRADICTION_RATIO = 1.25;
 
@@ -96,7 +94,8 @@ export function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen
   }
   if (composed.cookings.length > 0) {
     found.push(finding('home-vessel-assumed', null, { name: HOME_POT.name }));
-    found.push(finding('cool-and-hold', null, HOLDING[kitchen.regime]));
+    const { hotHoldCelsius, coolingText } = HEAT_LIMITS[kitchen.regime];
+    found.push(finding('cool-and-hold', null, { hot: hotHoldCelsius, cooling: coolingText }));
   }
   return found;
 }
@@ -115,4 +114,42 @@ export function missingFindings(
     if (!printed.has(id) || names.length === 0) return [];
     return [finding('figure-missing', null, { nutrient: FACT_NAMES[id].name, lines: names.join(', ') })];
   });
+}
+
+const WORK_WORDS = {
+  simmer: 'pot or kettle',
+  fry: 'frying pan or griddle',
+  oven: 'oven',
+  blend: 'blender',
+  mix: 'mixer',
+};
+
+interface Scaled {
+  composed: Composed;
+  batch: Batch;
+  lines: readonly WorksheetLine[];
+  ratios: readonly Ratio[];
+  target: Target;
+  kitchen: Kitchen;
+}
+
+/** What is doubtful about making this batch in this kitchen: machines, scales, pans, ratios, the kitchen's standard. */
+export function scalingFindings({ composed, batch, lines, ratios, target, kitchen }: Scaled): Finding[] {
+  const found: Finding[] = standardFindings(composed, kitchen);
+  for (const { stage, vessel } of batch.stages)
+    if (!vessel) found.push(finding('machine-missing', null, { machine: WORK_WORDS[stage.kind] }));
+  for (const { id, name, scaleName, scaleGrams } of lines)
+    if (scaleGrams !== null && scaleName === '' && scaleGrams > 0)
+      found.push(finding('scale-too-coarse', id, { name }));
+  for (const { name, text, bandText, words, verdict } of ratios)
+    if (verdict !== 'within') found.push(finding('ratio-off', null, { name, text, band: bandText, words }));
+  if (target.kind === 'pans' && batch.problem === null) {
+    const owned = kitchen.pans.find(({ pan }) => pan === target.pan)?.count ?? null;
+    if (owned !== null && owned < Math.ceil(target.count - 1e-6))
+      found.push(
+        finding('pans-short', null, { name: PANS[target.pan].name, owned, wanted: Math.ceil(target.count) }),
+      );
+  }
+  if (batch.isPlain) found.push(finding('garnish-by-weight', null));
+  return found;
 }

@@ -1,0 +1,30 @@
+/** How this kitchen likes things done, where cooks differ. It never changes a recipe: it asks. */
+
+export const FRYING_FATS = ['as written', 'water or stock', 'dry hot pan', 'a little oil'] as const;
+export const SALT_WAYS = ['as written', 'low', 'none'] as const;
+export const PULSE_WAYS = ['as written', 'from dry', 'tinned and rinsed'] as const;
+
+export interface KitchenStandard {
+  /** No oil, refined flour, added sugar or ready-made analogue. */
+  isWholeFood: boolean;
+  fryingFat: (typeof FRYING_FATS)[number];
+  salt: (typeof SALT_WAYS)[number];
+  pulses: (typeof PULSE_WAYS)[number];
+}
+
+/** A kitchen that takes recipes as they are written. */
+export const PLAIN_STANDARD: KitchenStandard = {
+  isWholeFood: false,
+  fryingFat: 'as written',
+  salt: 'as written',
+  pulses: 'as written',
+};
+
+/** Salt of a low-salt kitchen, grams added to 100 g of finished food (convention: "low, at the end"). */
+export const LOW_SALT_SHARE = 0.003;
+/** A little oil, grams per square metre of frying surface: a film (convention). */
+export const OIL_FILM_G_PER_M2 = 60;
+/** Water that replaces oil in a hot pan boils away as it is added: kg per square metre and hour, a rolling boil. */
+export const SWEATING_KG_PER_M2_H = 22;
+/** How long onions are sweated where the step gives no time, minutes (convention). */
+export const SWEATING_MINUTES = 8;

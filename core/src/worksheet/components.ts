@@ -1,0 +1,138 @@
+/** Components a batch leans on: one demand for each, however many lines and other components ask for it. */
+import type { Kitchen } from '../kitchen';
+import { roundToDecimals } from '../quantity';
+import { factorFor, planBatch, type Batch } from './batch';
+import type { Composed } from './compose';
+import { putInGrams, worksheetLine, type LineScope, type WorksheetLine } from './lines';
+import { stageViews, type StageView } from './stages';
+
+/** Who asks for a component, and how much of it. */
+export interface Asking {
+  /** Name of the dish or component that uses it. */
+  name: string;
+  grams: number;
+}
+
+export interface ComponentBatch {
+  componentId: string;
+  name: string;
+  askedBy: Asking[];
+  neededGrams: number;
+  /** What is made: the need rounded up to what a kitchen makes. */
+  madeGrams: number;
+  surplusGrams: number;
+  factor: number;
+  loads: number;
+  steamGrams: number;
+  stages: StageView[];
+  lines: WorksheetLine[];
+}
+
+/** A component is made in whole steps of its weight: 50 g, from 1 kg 100 g, from 10 kg 500 g (convention). */
+const STEPS: readonly { belowGrams: number; stepGrams: number }[] = [
+  { belowGrams: 1000, stepGrams: 50 },
+  { belowGrams: 10_000, stepGrams: 100 },
+  { belowGrams: Infinity, stepGrams: 500 },
+];
+
+/** The weight of a component to make for a need: never less than it. */
+export function madeFor(neededGrams: number): number {
+  const step = STEPS.find(({ belowGrams }) => neededGrams < belowGrams)!.stepGrams;
+  return Math.ceil(roundToDecimals(neededGrams / step, 6)) * step;
+}
+
+/** A dish with its batch, which asks for components. */
+export interface Asker {
+  composed: Composed;
+  batch: Batch;
+}
+
+interface Need {
+  composed: Composed;
+  askedBy: Asking[];
+}
+
+export interface PlannedComponent extends Need {
+  neededGrams: number;
+  madeGrams: number;
+  batch: Batch;
+}
+
+/** Every component used by a list of askers, each after all that use it. */
+function inOrderOfUse(askers: readonly Composed[]): Composed[] {
+  const depth = new Map<Composed, number>();
+  const visit = (composed: Composed, at: number): void => {
+    for (const { inner } of composed.lines) {
+      if (!inner || (depth.get(inner) ?? -1) >= at) continue;
+      depth.set(inner, at);
+      visit(inner, at + 1);
+    }
+  };
+  for (const asker of askers) visit(asker, 0);
+  return [...depth].sort((one, other) => one[1] - other[1]).map(([composed]) => composed);
+}
+
+/** Plans every component that some batches need, at any depth: one batch each, users before what they use. */
+export function planComponents(
+  askers: readonly Asker[],
+  kitchen: Kitchen,
+  vesselIds: readonly string[],
+): PlannedComponent[] {
+  const needs = new Map<string, Need>();
+  const ask = ({ composed, batch }: Asker): void => {
+    const { name } = composed.recipe;
+    for (const { inner, weight, follows } of composed.lines) {
+      if (!inner || !weight) continue;
+      const need = needs.get(inner.recipe.id) ?? { composed: inner, askedBy: [] };
+      needs.set(inner.recipe.id, need);
+      const grams = weight.grams * factorFor(follows, batch);
+      const known = need.askedBy.find((each) => each.name === name);
+      if (known) known.grams += grams;
+      else need.askedBy.push({ name, grams });
+    }
+  };
+  for (const asker of askers) ask(asker);
+  const planned: PlannedComponent[] = [];
+  const isPlanned = new Set<string>();
+  for (const { recipe } of inOrderOfUse(askers.map(({ composed }) => composed))) {
+    const need = needs.get(recipe.id);
+    if (!need || isPlanned.has(recipe.id)) continue;
+    isPlanned.add(recipe.id);
+    const neededGrams = need.askedBy.reduce((sum, { grams }) => sum + grams, 0);
+    const madeGrams = neededGrams > 0 ? madeFor(neededGrams) : 0;
+    const batch = planBatch(need.composed, { kind: 'weight', grams: madeGrams }, kitchen, vesselIds);
+    planned.push({ ...need, neededGrams, madeGrams, batch });
+    ask({ composed: need.composed, batch });
+  }
+  return planned;
+}
+
+/** A planned component as the screen and the batch sheet show it. */
+export function componentBatch(
+  planned: PlannedComponent,
+  kitchen: Kitchen,
+  components: ReadonlyMap<string, Batch>,
+): ComponentBatch {
+  const { composed, batch, neededGrams, madeGrams, askedBy } = planned;
+  const scale: LineScope = {
+    kitchen,
+    composed,
+    batch,
+    part: 1,
+    putIn: putInGrams(composed, batch),
+    components,
+  };
+  return {
+    componentId: composed.recipe.id,
+    name: composed.recipe.name,
+    askedBy,
+    neededGrams,
+    madeGrams,
+    surplusGrams: Math.max(0, batch.finishedGrams - neededGrams),
+    factor: batch.factor,
+    loads: batch.loads,
+    steamGrams: batch.steamGrams,
+    stages: stageViews(batch),
+    lines: composed.lines.map((line) => ({ ...worksheetLine(line, scale), children: [] })),
+  };
+}

@@ -1,0 +1,65 @@
+/** The batch at hand, said in another way: the same finished weight and portions, whatever the words. */
+import { PAN_FILL, PANS, type PanId } from '../kitchen';
+import type { Book } from '../recipe/book';
+import type { Target } from '../scaling';
+import { homeDemand, planBatch, type Batch } from './batch';
+import { compose, type Composed } from './compose';
+import type { WorksheetInput } from './worksheet';
+
+/** A pan to start from where the target names none. */
+const USUAL_PAN: PanId = 'gn-1/1-100';
+
+/** The line of which most is bought: what is likely to be short. */
+function mostBought(composed: Composed): string | null {
+  let best: { id: string; grams: number } | null = null;
+  for (const { id, source } of composed.lines) {
+    const grams = id === source.id ? homeDemand(composed, id) : 0;
+    const line = composed.lines.find((each) => each.id === id)!;
+    if (line.follows === 'batch' && line.food && grams > (best?.grams ?? 0)) best = { id, grams };
+  }
+  return best?.id ?? null;
+}
+
+/** The portion size that keeps the number of portions the batch is counted for. */
+const countedSize = (batch: Batch): number =>
+  batch.portions > 0 ? batch.finishedGrams / batch.portions : batch.portionGrams;
+
+/**
+ * Says a batch in another way. The answer planned again gives the same batch. Null where it cannot be said so: no machine
+ * of the kitchen is used, or no line is bought by weight.
+ */
+export function expressTarget(input: WorksheetInput, kind: Target['kind'], book: Book): Target | null {
+  const { recipe, kitchen, target, vesselIds = [] } = input;
+  if (target.kind === kind) return target;
+  const composed = compose(recipe, book, kitchen);
+  const batch = planBatch(composed, target, kitchen, vesselIds);
+  const portionGrams = countedSize(batch);
+  const grams = batch.finishedGrams;
+  switch (kind) {
+    case 'portions':
+      return { kind, portions: batch.portions, portionGrams };
+    case 'sizes':
+      return { kind, sizes: [{ name: 'Adult', portions: batch.portions, portionGrams }] };
+    case 'weight':
+      return { kind, grams, portionGrams };
+    case 'pans':
+      return {
+        kind,
+        pan: USUAL_PAN,
+        count: grams / 1000 / (PANS[USUAL_PAN].litres * PAN_FILL),
+        fill: PAN_FILL,
+        portionGrams,
+      };
+    case 'store': {
+      const lineId = mostBought(composed);
+      return lineId === null
+        ? null
+        : { kind, lineId, grams: homeDemand(composed, lineId) * batch.factor, portionGrams };
+    }
+    case 'load': {
+      const at = batch.stages.find(({ vessel }) => vessel !== null && vessel === batch.vessel);
+      if (!at?.vessel || !(at.holdsGrams > 0)) return null;
+      return { kind, vesselId: at.vessel.id, loads: at.grams / at.holdsGrams, portionGrams };
+    }
+  }
+}

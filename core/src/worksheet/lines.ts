@@ -1,0 +1,207 @@
+/** Lines of the worksheet: what goes on the scale for the batch, load by load. */
+import { allergensOf, worse, type AllergenStatus, type Trace } from '../allergen';
+import type { Finding } from '../finding';
+import type { ScalingRole } from '../food';
+import type { Kitchen, WorkKind } from '../kitchen';
+import type { WeightOrigin } from '../quantity';
+import type { Technique } from '../recipe/recipe';
+import type { Follows } from '../recipe/standardize';
+import { cookingMethodOf, type CookingMethod } from '../recipe/work';
+import { firstAddition, isTight, splitIntoLoads, spoonsFor, type Split, type Spoons } from '../scaling';
+import { factorFor, type Batch, type StageBatch } from './batch';
+import type { Composed, ComposedLine } from './compose';
+
+export interface LineAllergen {
+  id: string;
+  name: string;
+  status: AllergenStatus;
+}
+
+export interface WorksheetLine {
+  id: string;
+  /** The written line this one came from. */
+  sourceId: string;
+  text: string;
+  name: string;
+  form: string;
+  /** The heading it stood under, "glaze"; empty for none. */
+  part: string;
+  foodId: string | null;
+  componentId: string | null;
+  amountText: string;
+  role: ScalingRole;
+  /** What its batch weight goes by. */
+  follows: Follows;
+  /** Edible-portion grams at home size; null where nobody knows. */
+  baseGrams: number | null;
+  lowGrams: number | null;
+  highGrams: number | null;
+  origin: WeightOrigin | null;
+  because: string;
+  /** Edible-portion grams for the batch before rounding. */
+  batchGrams: number | null;
+  /** Batch grams as purchased, before trimming and draining. */
+  purchasedGrams: number | null;
+  /** What is lost of them: liquid of a tin, or peel and stalks. */
+  isDrained: boolean;
+  /** What the edible grams weigh once cooked, by the method the steps name; null where nobody measured it. */
+  cookedGrams: number | null;
+  cookingMethod: CookingMethod | null;
+  /** What to put on the scale, its step, and the scale that shows it; empty where none of this kitchen does. */
+  scaleGrams: number | null;
+  stepGrams: number;
+  scaleName: string;
+  /** Share by which the scale is off the batch weight. */
+  scaleError: number;
+  /** A load as spoons, where it is below 15 mL. */
+  spoons: Spoons | null;
+  firstGrams: number | null;
+  heldBackGrams: number;
+  /** The machine's work that the line goes through first; null where no step says. */
+  work: WorkKind | null;
+  /** Grams for each load; they sum to `scaleGrams`. */
+  loads: number[];
+  /** Share of everything put in, 0 to 1. */
+  share: number;
+  /** Name of the food a swap or another technique took out, and how to work with what stands instead. */
+  swappedFrom: string | null;
+  hint: string;
+  technique: Technique | null;
+  isCookedApart: boolean;
+  /** Everything that is not clear on this line, daily three first. */
+  allergens: LineAllergen[];
+  findings: Finding[];
+  /** Lines of the component, scaled to this batch. */
+  children: WorksheetLine[];
+}
+
+function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen[] {
+  const allergens: LineAllergen[] = [];
+  for (const { id, name, bits } of allergensOf(kitchen)) {
+    if (id === 'tree-nut' || id === 'peanut' || id === 'wheat') continue;
+    let status: AllergenStatus = 'clear';
+    for (const trace of traces) {
+      if (trace.isNamed && (trace.bits & bits) !== 0) status = worse(status, trace.status);
+    }
+    if (status !== 'clear') allergens.push({ id, name, status });
+  }
+  return allergens;
+}
+
+/** A dough cannot be tasted and salted later: with leavening in it, all seasoning goes in at once. */
+export const isTasted = (composed: Composed): boolean =>
+  !composed.lines.some(({ role }) => role === 'leavening');
+
+export interface LineScope {
+  kitchen: Kitchen;
+  composed: Composed;
+  batch: Batch;
+  /** Share of the batch these lines are for: of a component's batch, what one line takes. */
+  part: number;
+  putIn: number;
+  /** Batches of the components by id, so that what is opened in a line is what is made. */
+  components: ReadonlyMap<string, Batch>;
+}
+
+const NO_LINES: WorksheetLine[] = [];
+const NO_SPLIT: Split = { scaleGrams: 0, stepGrams: 1, scaleName: '', loads: [] };
+
+/** The first stage a written line goes into; one load for lines that no machine's step names. */
+function stageOf(line: ComposedLine, stages: readonly StageBatch[]): StageBatch | null {
+  for (const each of stages) if (each.stage.lineIds?.has(line.source.id)) return each;
+  for (const each of stages) if (each.stage.lineIds === null) return each;
+  return null;
+}
+
+/** Lines of a component at the size one line needs it, without loads of their own. */
+function childLines(line: ComposedLine, grams: number | null, scale: LineScope): WorksheetLine[] {
+  const { inner } = line;
+  const batch = inner ? scale.components.get(inner.recipe.id) : undefined;
+  if (!inner || !batch || grams === null || !(batch.finishedGrams > 0)) return NO_LINES;
+  const part = grams / batch.finishedGrams;
+  const putIn = putInGrams(inner, batch) * part;
+  const within: LineScope = { ...scale, composed: inner, batch, part, putIn };
+  return inner.lines.map((child) => worksheetLine(child, within, `${line.id}.`));
+}
+
+/** Everything put in by the lines of a batch, before rounding. */
+export function putInGrams(composed: Composed, batch: Batch): number {
+  let sum = 0;
+  for (const { weight, follows } of composed.lines)
+    if (weight) sum += weight.grams * factorFor(follows, batch);
+  return sum;
+}
+
+function cookedOf(line: ComposedLine, grams: number | null, composed: Composed) {
+  const { food, source } = line;
+  if (!food || grams === null || line.technique) return { cookedGrams: null, cookingMethod: null };
+  const cookingMethod = source.answers.isCookedApart
+    ? ('boiled' as const)
+    : cookingMethodOf(source.id, composed.recipe.steps);
+  if (cookingMethod === null) return { cookedGrams: null, cookingMethod };
+  const known = food.cookingYields.find(({ method }) => method === cookingMethod)?.ratio;
+  const ratio = known ?? (cookingMethod === 'boiled' && food.state === 'dry' ? food.cookingYield : null);
+  return { cookedGrams: ratio === null ? null : grams * ratio, cookingMethod };
+}
+
+const TECHNIQUE_HINTS: Readonly<Record<Technique, string>> = {
+  water: 'by the splash, each gone before the next; it boils away',
+  dry: 'hot pan, nothing in it, stir; a splash of water when it catches',
+};
+
+/** One line for a batch; `prefix` tells lines of components apart. */
+export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = ''): WorksheetLine {
+  const { weight, source, food, component, technique } = line;
+  const { batch, kitchen, composed, part } = scale;
+  const grams = weight ? weight.grams * factorFor(line.follows, batch) * part : null;
+  const stage = prefix === '' ? stageOf(line, batch.stages) : null;
+  const count = stage?.loads ?? 1;
+  const isClose = isTight(line.role, food);
+  const split = grams === null ? NO_SPLIT : splitIntoLoads(grams, count, isClose, kitchen);
+  const role = isTasted(composed) ? line.role : 'linear';
+  const { firstGrams, heldBackGrams } = firstAddition(split.scaleGrams, split.stepGrams, role, batch.factor);
+  const isPureWater = food !== null && line.follows === 'water';
+  return {
+    id: prefix + line.id,
+    sourceId: source.id,
+    text: source.text,
+    name: line.name,
+    form: line.swap || technique ? '' : source.reading.form,
+    part: source.reading.part,
+    foodId: food?.id ?? null,
+    componentId: component?.id ?? null,
+    amountText: technique ? '' : source.reading.amountText,
+    role: line.role,
+    // A component is the same wherever it is used: fat and garnish go by weight in it.
+    follows: composed.recipe.isComponent && !isPureWater ? 'batch' : line.follows,
+    baseGrams: weight?.grams ?? null,
+    lowGrams: weight?.lowGrams ?? null,
+    highGrams: weight?.highGrams ?? null,
+    origin: weight?.origin ?? null,
+    because: weight?.because ?? 'no weight is known',
+    batchGrams: grams,
+    purchasedGrams: grams === null ? null : grams * line.purchasedPerEdible,
+    isDrained: food?.state === 'tinned' && line.purchasedPerEdible > 1,
+    ...cookedOf(line, grams, composed),
+    scaleGrams: grams === null ? null : split.scaleGrams,
+    stepGrams: split.stepGrams,
+    scaleName: split.scaleName,
+    scaleError: grams !== null && grams > 0 ? split.scaleGrams / grams - 1 : 0,
+    spoons:
+      grams === null || !food || isPureWater || technique
+        ? null
+        : spoonsFor(grams / count, food, isClose, kitchen.units),
+    firstGrams: grams === null ? null : firstGrams,
+    heldBackGrams,
+    work: stage?.stage.kind ?? null,
+    loads: split.loads,
+    share: grams === null || scale.putIn <= 0 ? 0 : grams / scale.putIn,
+    swappedFrom: line.swap?.fromName ?? technique?.fromName ?? null,
+    hint: line.swap?.entry.hint ?? (technique ? TECHNIQUE_HINTS[technique.kind] : ''),
+    technique: technique?.kind ?? null,
+    isCookedApart: source.answers.isCookedApart ?? false,
+    allergens: lineAllergens(line.traces, kitchen),
+    findings: line.findings,
+    children: childLines(line, grams, scale),
+  };
+}
