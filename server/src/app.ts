@@ -4,24 +4,33 @@ import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError } from 'sequelize';
 import type { KitchenName, KitchenWeight, Pack } from '@hand-ladle/core';
+import { loadEquipment } from '@hand-ladle/data';
+import { batchSheetPdf } from './batch-sheet-pdf';
 import {
+  computeBatchSheet,
+  computeDemand,
   computeSwaps,
   computeWorksheet,
   digests,
   parseText,
+  type BatchSheetRequest,
   type ComputeRequest,
+  type DemandRequest,
   type ParseRequest,
   type SwapsRequest,
 } from './compute';
 import { ApiError, ERRORS } from './errors';
 import { addExchangeRoutes } from './exchange/routes';
 import { addLarderRoutes } from './imports/routes';
+import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import { labelPdf } from './label-pdf';
-import { bodyOf } from './request';
+import { asFile, bodyOf } from './request';
 import { apiPage, openApiDocument } from './openapi';
 import {
+  batchSheetRequest,
   checked,
   confirmRequest,
+  demandRequest,
   nameRequest,
   packRequest,
   parseRequest,
@@ -30,7 +39,7 @@ import {
   weightRequest,
   worksheetRequest,
 } from './schemas';
-import type { SavedRecipe } from './database/rows';
+import type { KitchenSettings, SavedRecipe } from './database/rows';
 import type { Store } from './store';
 
 /** Largest request body, in bytes. */
@@ -96,6 +105,16 @@ function addComputeRoutes(app: Hono, { store }: AppOptions): void {
     context.header('Content-Disposition', `attachment; filename="label-${sheet.recipeId}.pdf"`);
     return context.body(new Uint8Array(pdf));
   });
+  app.post('/api/batch-sheet.pdf', async (context) => {
+    const request = checked<BatchSheetRequest>(batchSheetRequest, await bodyOf(context));
+    const pdf = await batchSheetPdf(await computeBatchSheet(request, store), request.paper);
+    asFile(context, `batch-sheet-${request.recipeId}.pdf`, 'application/pdf');
+    return context.body(new Uint8Array(pdf));
+  });
+  app.post('/api/demand', async (context) => {
+    const request = checked<DemandRequest>(demandRequest, await bodyOf(context));
+    return context.json(await computeDemand(request, store));
+  });
 }
 
 function addWriteRoutes(app: Hono, { store }: AppOptions): void {
@@ -117,7 +136,28 @@ function addWriteRoutes(app: Hono, { store }: AppOptions): void {
   );
 }
 
+interface NewKitchen {
+  id: string;
+  settings: KitchenSettings;
+}
+interface ChangedKitchen {
+  settings: KitchenSettings;
+  version: number;
+}
+
 function addKitchenRoutes(app: Hono, { store }: AppOptions): void {
+  app.get('/api/equipment', (context) => context.json(loadEquipment()));
+  app.post('/api/kitchens', async (context) => {
+    const { id, settings } = checked<NewKitchen>(newKitchenRequest, await bodyOf(context));
+    return context.json(await store.createKitchen(id, settings), 201);
+  });
+  app.get('/api/kitchens/:id', async (context) =>
+    context.json(await store.savedKitchen(context.req.param('id'))),
+  );
+  app.put('/api/kitchens/:id', async (context) => {
+    const { settings, version } = checked<ChangedKitchen>(kitchenRequest, await bodyOf(context));
+    return context.json(await store.saveKitchen(context.req.param('id'), settings, version));
+  });
   app.put('/api/kitchens/:id/packs/:foodId', async (context) => {
     const pack = checked<Omit<Pack, 'foodId' | 'isConfirmed' | 'before'>>(packRequest, await bodyOf(context));
     const { id, foodId } = context.req.param();

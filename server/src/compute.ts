@@ -1,5 +1,7 @@
 /** From a request to a worksheet: finds the recipe, the kitchen and the book, and calls core. */
 import {
+  batchSheet,
+  componentDemand,
   finding,
   homeTarget,
   lineFromText,
@@ -9,7 +11,9 @@ import {
   standardize,
   stepsFromTexts,
   worksheet,
+  type BatchSheet,
   type Book,
+  type ComponentBatch,
   type Finding,
   type FreeFromPolicy,
   type Kitchen,
@@ -41,6 +45,7 @@ export interface ComputeRequest {
   target?: Target;
   regime?: Regime;
   kitchenId?: string;
+  vesselIds?: string[];
   vesselId?: string;
 }
 
@@ -97,13 +102,48 @@ async function inputOf(
     ? { recipe: saved.recipe, readingFindings: [] }
     : recipeFromWords(request.recipe!, book);
   const target = request.target ?? saved?.target ?? homeTarget(recipe, book, kitchen);
-  return { input: { recipe, kitchen, target, vesselId: request.vesselId ?? null, readingFindings }, book };
+  const asked = request.vesselIds ?? (request.vesselId ? [request.vesselId] : undefined);
+  const vesselIds = asked ?? saved?.vesselIds ?? [];
+  return { input: { recipe, kitchen, target, vesselIds, readingFindings }, book };
 }
 
 /** The worksheet of a request. */
 export async function computeWorksheet(request: ComputeRequest, store: Store): Promise<Worksheet> {
   const { input, book } = await inputOf(request, store);
   return worksheet(input, book);
+}
+
+export interface BatchSheetRequest {
+  recipeId: string;
+  target?: Target;
+  kitchenId?: string;
+  vesselIds?: string[];
+  paper: 'a4' | 'letter';
+}
+
+/** The batch sheet of a dish in the book. */
+export async function computeBatchSheet(request: BatchSheetRequest, store: Store): Promise<BatchSheet> {
+  const { input, book } = await inputOf(request, store);
+  return batchSheet(worksheet(input, book), input.recipe, input.kitchen);
+}
+
+export interface DemandRequest {
+  kitchenId?: string;
+  dishes: { recipeId: string; target?: Target }[];
+}
+
+/** The components that several dishes need together, each made once. */
+export async function computeDemand(request: DemandRequest, store: Store): Promise<ComponentBatch[]> {
+  const kitchen = await store.kitchen(request.kitchenId);
+  const book = await store.book();
+  const dishes = await Promise.all(
+    request.dishes.map(async ({ recipeId, target }) => {
+      const saved = await store.recipe(recipeId);
+      const asked = target ?? saved.target ?? homeTarget(saved.recipe, book, kitchen);
+      return { recipe: saved.recipe, target: asked, vesselIds: saved.vesselIds };
+    }),
+  );
+  return componentDemand(dishes, kitchen, book);
 }
 
 /** The swap plans of a request. */
@@ -178,8 +218,9 @@ export interface Digest {
 export async function digests(kitchenId: string | undefined, store: Store): Promise<Digest[]> {
   const kitchen = await store.kitchen(kitchenId);
   const book = await store.book();
-  return (await store.recipes()).map(({ recipe, target }) => {
-    const sheet = worksheet({ recipe, kitchen, target: target ?? homeTarget(recipe, book, kitchen) }, book);
+  return (await store.recipes()).map(({ recipe, target, vesselIds }) => {
+    const asked = target ?? homeTarget(recipe, book, kitchen);
+    const sheet = worksheet({ recipe, kitchen, target: asked, vesselIds }, book);
     const named = (status: string): string[] =>
       sheet.allergens
         .filter(

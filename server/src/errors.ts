@@ -13,6 +13,11 @@ export const ERRORS = {
   'recipe-not-found': { status: 404, message: 'This dish is not in the book. It may have been taken out.' },
   'kitchen-not-found': { status: 404, message: 'There is no such kitchen.' },
   'food-not-found': { status: 404, message: 'There is no such food in the larder.' },
+  'kitchen-exists': { status: 409, message: 'There is a kitchen with this id already.' },
+  'kitchen-conflict': {
+    status: 409,
+    message: 'Someone else changed this kitchen after you opened it. Your changes are kept on your screen.',
+  },
   'recipe-exists': { status: 409, message: 'A dish with this id is in the book already.' },
   'version-conflict': {
     status: 409,

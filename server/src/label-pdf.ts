@@ -1,45 +1,12 @@
 /** Draws a label as PDF in the law's own layout, from the worksheet's label and nothing else. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import { LABEL_CAUTION, type Label, type LabelFigure } from '@hand-ladle/core';
+import { bytesOf, newPdf, printable, type Pdf, type Weight } from './pdf';
 
 /** Roll label width, 102 mm, in points. */
 const WIDTH = (102 / 25.4) * 72;
 const MARGIN = 12;
 const INNER = WIDTH - 2 * MARGIN;
 const INK = '#000000';
-
-type Pdf = PDFKit.PDFDocument;
-type Weight = 'regular' | 'bold' | 'black';
-const WEIGHTS: Readonly<Record<Weight, number>> = { regular: 400, bold: 700, black: 900 };
-
-const fontFile = (weight: number): Buffer =>
-  readFileSync(
-    createRequire(join(process.cwd(), 'server', 'package.json')).resolve(
-      `@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`,
-    ),
-  );
-let fonts: Record<Weight, Buffer> | null = null;
-
-/** The shipped fonts, read once. */
-function shippedFonts(): Record<Weight, Buffer> {
-  fonts ??= {
-    regular: fontFile(WEIGHTS.regular),
-    bold: fontFile(WEIGHTS.bold),
-    black: fontFile(WEIGHTS.black),
-  };
-  return fonts;
-}
-
-/** Letters the label's font lacks are printed as a question mark, never left out; controls and marks of direction go. */
-function printable(text: string): string {
-  return text
-    .normalize('NFC')
-    .replace(/[\p{Cc}\p{Cf}]/gu, ' ')
-    .replace(/[^\u0020-\u00ff\u0131\u0152\u0153\u2013\u2014\u2018-\u201e\u2022\u2026\u20ac\u2122]/gu, '?');
-}
 
 /** A pen that writes down the page and remembers where it is. */
 class Pen {
@@ -212,32 +179,16 @@ function draw(pdf: Pdf, label: Label): number {
   return pen.y + MARGIN;
 }
 
-function newDocument(height: number): Pdf {
-  const pdf = new PDFDocument({
-    size: [WIDTH, height],
-    margin: 0,
-    // A fixed date: the same label gives the same file.
-    info: { Title: 'Label', Producer: 'Hand Ladle', CreationDate: new Date(0) },
-  });
-  for (const [name, file] of Object.entries(shippedFonts())) pdf.registerFont(name, file);
-  return pdf;
-}
-
 /** Tallest page of a first, measuring pass; longer statements than this are no roll label. */
 const TALLEST = 14_000;
 
 /** A label as PDF bytes: one page, 102 mm wide and as tall as its text. */
 export async function labelPdf(label: Label): Promise<Buffer> {
-  const measuring = newDocument(TALLEST);
+  const measuring = newPdf([WIDTH, TALLEST], 'Label');
   const height = Math.min(TALLEST, draw(measuring, label));
   measuring.end();
-  const pdf = newDocument(height);
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
-    pdf.on('end', () => resolve(Buffer.concat(chunks)));
-    pdf.on('error', reject);
-  });
+  const pdf = newPdf([WIDTH, height], 'Label');
+  const done = bytesOf(pdf);
   if (label.isDraft) drawDraftMark(pdf, height);
   draw(pdf, label);
   pdf.end();

@@ -10,7 +10,7 @@ import {
   type SwapEntry,
 } from '@hand-ladle/core';
 import type { Tables } from './database/models';
-import { kitchenFromRows, packRow } from './database/rows';
+import { kitchenFromRows, packRow, type KitchenSettings } from './database/rows';
 import { ApiError } from './errors';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
@@ -34,6 +34,11 @@ export interface Larder {
 /** A food with the version that was read, for two people who edit it. */
 export interface SavedFood {
   food: Food;
+  version: number;
+}
+
+export interface SavedKitchen {
+  kitchen: Kitchen;
   version: number;
 }
 
@@ -138,6 +143,38 @@ export class LarderStore {
     const kitchen = id === undefined ? kitchens[0] : kitchens.find((each) => each.id === id);
     if (!kitchen) throw new ApiError('kitchen-not-found');
     return kitchen;
+  }
+
+  /** One kitchen with the version that was read, for two people who set it up. */
+  async savedKitchen(id: string): Promise<SavedKitchen> {
+    const row = await this.tables.kitchens.findByPk(id);
+    if (!row) throw new ApiError('kitchen-not-found');
+    return { kitchen: await this.kitchen(id), version: row.get('version') as number };
+  }
+
+  /** Puts a new kitchen at the end of the list. */
+  async createKitchen(id: string, settings: KitchenSettings): Promise<SavedKitchen> {
+    const last = ((await this.tables.kitchens.max('position')) as number | null) ?? 0;
+    const { name, ...rest } = settings;
+    try {
+      await this.tables.kitchens.create({ id, position: last + 1, name, settings: rest, version: 1 });
+    } catch (error) {
+      if (error instanceof UniqueConstraintError) throw new ApiError('kitchen-exists');
+      throw error;
+    }
+    return this.savedKitchen(id);
+  }
+
+  /** Saves a kitchen's settings over the version that was read; its packs, weights and names are not touched. */
+  async saveKitchen(id: string, settings: KitchenSettings, version: number): Promise<SavedKitchen> {
+    await this.savedKitchen(id);
+    const { name, ...rest } = settings;
+    const [changed] = await this.tables.kitchens.update(
+      { name, settings: rest, version: version + 1 },
+      { where: { id, version } },
+    );
+    if (changed !== 1) throw new ApiError('kitchen-conflict', [await this.savedKitchen(id)]);
+    return this.savedKitchen(id);
   }
 
   protected async mustHaveFood(id: string): Promise<void> {

@@ -2,8 +2,11 @@
 import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { ERRORS } from './errors';
+import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import {
+  batchSheetRequest,
   confirmRequest,
+  demandRequest,
   foodRequest,
   nameRequest,
   packRequest,
@@ -57,6 +60,47 @@ const OPERATIONS: readonly Operation[] = [
     summary: 'The per-serving label as PDF; DRAFT until every decision is taken',
     body: worksheetRequest,
     answers: 'A PDF file',
+  },
+  {
+    method: 'post',
+    path: '/api/batch-sheet.pdf',
+    summary:
+      'The batch sheet of a dish on one page: weights by load in order of use, times, allergens in words',
+    body: batchSheetRequest,
+    answers: 'A PDF file',
+  },
+  {
+    method: 'post',
+    path: '/api/demand',
+    summary: 'The components that several dishes need together, each made once',
+    body: demandRequest,
+    answers: 'Components with their need, batch, loads and surplus',
+  },
+  {
+    method: 'get',
+    path: '/api/equipment',
+    summary: 'Sets of machines, scales and pans to start a kitchen from',
+    answers: 'Equipment sets',
+  },
+  {
+    method: 'post',
+    path: '/api/kitchens',
+    summary: 'A new kitchen',
+    body: newKitchenRequest,
+    answers: 'The kitchen and its version',
+  },
+  {
+    method: 'get',
+    path: '/api/kitchens/{id}',
+    summary: 'One kitchen with its version',
+    answers: 'The kitchen and its version',
+  },
+  {
+    method: 'put',
+    path: '/api/kitchens/{id}',
+    summary: "Saves a kitchen's settings over the version that was read",
+    body: kitchenRequest,
+    answers: 'The kitchen with its new version',
   },
   { method: 'get', path: '/api/larder', summary: 'All foods and swaps', answers: 'Foods and swaps' },
   {

@@ -6,12 +6,15 @@ import {
   CAUTION_CODES,
   FOOD_KINDS,
   FOOD_STATES,
+  MOST_SIZES,
   NUTRIENTS,
   PANS,
+  PAN_FILL,
   PRICE_CLASSES,
   SCALING_ROLES,
   SOURCE_CLASSES,
   SUBSTANCES,
+  TECHNIQUES,
   WHOLE_FOOD_CLASSES,
 } from '@hand-ladle/core';
 import { ApiError } from './errors';
@@ -19,35 +22,63 @@ import { ApiError } from './errors';
 /** Longest text taken for one recipe, in characters. */
 export const MOST_TEXT = 200_000;
 
-const id = Joi.string()
+export const id = Joi.string()
   .pattern(/^[a-z0-9][a-z0-9-]{0,79}$/)
   .description('Lower-case letters, digits and hyphens');
 const name = Joi.string().trim().min(1).max(200);
 const grams = Joi.number().positive().max(100_000_000).precision(3);
 const person = Joi.string().trim().min(1).max(120);
 const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
-const regime = Joi.string().valid('us', 'eu');
+export const regime = Joi.string().valid('us', 'eu');
 const findings = Joi.array().items(Joi.object()).max(50);
+
+const portions = Joi.number().positive().max(1_000_000).required();
+/** Weights of a target are kept as they are worked out, so that the batch said in another way stays the same. */
+const targetGrams = Joi.number().positive().max(100_000_000);
+const counted = { portionGrams: targetGrams };
+const stored = { lineId: Joi.string().max(80).required(), grams: targetGrams.required() };
 
 export const target = Joi.alternatives(
   Joi.object({
     kind: Joi.string().valid('portions').required(),
-    portions: Joi.number().positive().max(1_000_000).required(),
-    portionGrams: grams.required(),
+    portions,
+    portionGrams: targetGrams.required(),
   }),
-  Joi.object({ kind: Joi.string().valid('weight').required(), grams: grams.required() }),
+  Joi.object({
+    kind: Joi.string().valid('sizes').required(),
+    sizes: Joi.array()
+      .items(
+        Joi.object({
+          name: Joi.string().trim().max(60).allow('').required(),
+          portions,
+          portionGrams: targetGrams.required(),
+        }),
+      )
+      .min(1)
+      .max(MOST_SIZES)
+      .required(),
+  }),
+  Joi.object({ kind: Joi.string().valid('weight').required(), grams: targetGrams.required(), ...counted }),
   Joi.object({
     kind: Joi.string().valid('pans').required(),
     pan: Joi.string()
       .valid(...Object.keys(PANS))
       .required(),
     count: Joi.number().positive().max(10_000).required(),
-    fill: Joi.number().positive().max(1).default(0.85),
+    fill: Joi.number().positive().max(1).default(PAN_FILL),
+    ...counted,
   }),
   Joi.object({
     kind: Joi.string().valid('store').required(),
-    lineId: Joi.string().max(80).required(),
-    grams: grams.required(),
+    ...stored,
+    others: Joi.array().items(Joi.object(stored)).max(40),
+    ...counted,
+  }),
+  Joi.object({
+    kind: Joi.string().valid('load').required(),
+    vesselId: id.required(),
+    loads: Joi.number().positive().max(1000).required(),
+    ...counted,
   }),
 ).description('What the batch is made for');
 
@@ -55,6 +86,8 @@ const answers = Joi.object({
   foodId: id,
   grams,
   gramsOrigin: Joi.string().valid('weighed here', 'convention'),
+  isCookedApart: Joi.boolean().valid(true),
+  technique: Joi.string().valid(...TECHNIQUES),
 });
 
 const reading = Joi.object({
@@ -93,6 +126,7 @@ const stepReading = Joi.object({
     heat: Joi.string().valid('bare simmer', 'gentle simmer', 'rolling boil', 'oven').required(),
     minutes: Joi.number().min(0).max(100_000).required(),
     covered: Joi.boolean().required(),
+    reduces: Joi.boolean(),
   })
     .allow(null)
     .required(),
@@ -138,9 +172,12 @@ export const recipe = Joi.object({
   isComponent: Joi.boolean().required(),
 });
 
+const vesselIds = Joi.array().items(id).max(20).description('Machines asked for; others are chosen by size');
+
 export const savedRecipe = Joi.object({
   recipe: recipe.required(),
   target: target.allow(null).required(),
+  vesselIds: vesselIds.default([]),
   version: Joi.number().integer().min(0).required().description('The version that was read; 0 for a new one'),
 });
 
@@ -174,8 +211,28 @@ export const worksheetRequest = Joi.object({
   target,
   regime,
   kitchenId: id,
-  vesselId: id,
+  vesselIds,
+  vesselId: id.description('One machine asked for; vesselIds takes several'),
 }).xor('recipeId', 'recipe');
+
+/** A batch sheet is of a dish in the book. */
+export const batchSheetRequest = Joi.object({
+  recipeId: id.required(),
+  target,
+  kitchenId: id,
+  vesselIds,
+  paper: Joi.string().valid('a4', 'letter').default('a4'),
+});
+
+/** Several dishes made together, each for its target; what it was last made for where none is given. */
+export const demandRequest = Joi.object({
+  kitchenId: id,
+  dishes: Joi.array()
+    .items(Joi.object({ recipeId: id.required(), target }))
+    .min(1)
+    .max(100)
+    .required(),
+});
 
 const policyWord = Joi.string().valid('refuse', 'accept');
 
@@ -184,6 +241,7 @@ export const swapsRequest = Joi.object({
   target,
   regime,
   kitchenId: id,
+  vesselIds,
   exclude: Joi.array().items(Joi.string().max(40)).min(1).max(40).required(),
   policy: Joi.object({ mayContain: policyWord.required(), check: policyWord.required() }),
 }).xor('recipeId', 'recipe');

@@ -132,7 +132,7 @@ describe('the surface others rely on', () => {
     const { recipe } = await world.store.recipe(POT);
     const kitchen = await world.store.kitchen('alder-ward');
     const own = worksheet(
-      { recipe, kitchen, target: TARGET as Worksheet['target'], vesselId: null },
+      { recipe, kitchen, target: TARGET as Worksheet['target'], vesselIds: [] },
       await world.store.book(),
     );
     const response = await world.app.request('/api/worksheet', {

@@ -123,6 +123,29 @@ async function removeProductsAndNames(q: QueryInterface): Promise<void> {
     await q.removeColumn('packs', column);
 }
 
+/** The machines a batch is made in, lines done otherwise, and a version for two people who set up one kitchen. */
+async function addMachinesAndTechniques(q: QueryInterface): Promise<void> {
+  await q.addColumn('recipes', 'vessel_ids', json(true));
+  await q.addColumn('recipe_lines', 'answer_technique', { type: DataTypes.STRING(20), allowNull: true });
+  await q.addColumn('recipe_lines', 'answer_cooked_apart', {
+    type: DataTypes.BOOLEAN,
+    allowNull: false,
+    defaultValue: false,
+  });
+  await q.addColumn('kitchens', 'version', {
+    type: DataTypes.INTEGER.UNSIGNED,
+    allowNull: false,
+    defaultValue: 1,
+  });
+}
+
+async function removeMachinesAndTechniques(q: QueryInterface): Promise<void> {
+  await q.removeColumn('kitchens', 'version');
+  await q.removeColumn('recipe_lines', 'answer_cooked_apart');
+  await q.removeColumn('recipe_lines', 'answer_technique');
+  await q.removeColumn('recipes', 'vessel_ids');
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -158,6 +181,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '003-products-and-names',
         up: ({ context }) => addProductsAndNames(context),
         down: ({ context }) => removeProductsAndNames(context),
+      },
+      {
+        name: '004-machines-and-techniques',
+        up: ({ context }) => addMachinesAndTechniques(context),
+        down: ({ context }) => removeMachinesAndTechniques(context),
       },
     ],
   });

@@ -48,7 +48,13 @@ export function defineTables(database: Sequelize): Tables {
   return {
     foods: table('foods', { id: key, position: INTEGER, data: json('data'), version: INTEGER }),
     swaps: table('swaps', { id: key, position: INTEGER, fromId: string, data: json('data') }),
-    kitchens: table('kitchens', { id: key, position: INTEGER, name: string, settings: json('settings') }),
+    kitchens: table('kitchens', {
+      id: key,
+      position: INTEGER,
+      name: string,
+      settings: json('settings'),
+      version: INTEGER,
+    }),
     packs: table('packs', {
       id: serial,
       kitchenId: string,
@@ -92,6 +98,7 @@ export function defineTables(database: Sequelize): Tables {
       parentId: string,
       freeFrom: json('freeFrom'),
       target: json('target'),
+      vesselIds: json('vesselIds'),
       version: INTEGER,
       updatedAt: DATE(3),
       deletedAt: DATE(3),
@@ -106,6 +113,8 @@ export function defineTables(database: Sequelize): Tables {
       answerFoodId: string,
       answerGrams: decimal('answerGrams'),
       answerOrigin: string,
+      answerTechnique: string,
+      answerCookedApart: BOOLEAN,
     }),
     steps: table('recipe_steps', {
       id: serial,

@@ -2,6 +2,8 @@
 import type { Model, Transaction } from 'sequelize';
 import {
   EMPTY_STEP_READING,
+  PLAIN_STANDARD,
+  VESSEL_DEFAULTS,
   type Kitchen,
   type KitchenName,
   type KitchenWeight,
@@ -17,6 +19,8 @@ import type { Tables } from './models';
 export interface SavedRecipe {
   recipe: Recipe;
   target: Target | null;
+  /** Machines asked for; those a kitchen does not have are passed over. */
+  vesselIds: string[];
   version: number;
 }
 
@@ -33,7 +37,7 @@ export async function insertKitchen(
   transaction: Transaction,
 ): Promise<void> {
   const { id, name, packs, weights, names, ...settings } = kitchen;
-  await tables.kitchens.create({ id, position, name, settings }, { transaction });
+  await tables.kitchens.create({ id, position, name, settings, version: 1 }, { transaction });
   for (const pack of packs) {
     // A change that waits for a yes has two versions: the one that was confirmed, and the new one.
     if (pack.before)
@@ -91,6 +95,39 @@ export interface KitchenRows {
   names: readonly Row[];
 }
 
+/** What a kitchen sets for itself. Its name stands in a column of its own. */
+export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names'>;
+
+/** Settings as they were kept before machines had kinds, and scales names. */
+interface KeptSettings extends Omit<KitchenSettings, 'name' | 'scales' | 'pans' | 'standard'> {
+  scales?: Kitchen['scales'];
+  pans?: Kitchen['pans'];
+  standard?: Kitchen['standard'];
+  scaleSteps?: Kitchen['scales'][number]['bands'];
+}
+
+/** More than anyone weighs, in grams: a scale whose capacity nobody noted. */
+const ANY_WEIGHT = 1_000_000_000;
+
+function settingsOf({ scaleSteps, ...kept }: KeptSettings): Omit<KitchenSettings, 'name'> {
+  const scales = kept.scales ?? [
+    { id: 'bench', name: 'Bench scale', capacityGrams: ANY_WEIGHT, bands: scaleSteps ?? [] },
+    {
+      id: 'fine',
+      name: 'Fine scale',
+      capacityGrams: 500,
+      bands: [{ belowGrams: ANY_WEIGHT, stepGrams: 0.1 }],
+    },
+  ];
+  return {
+    ...kept,
+    vessels: kept.vessels.map((vessel) => ({ ...VESSEL_DEFAULTS, ...vessel })),
+    scales,
+    pans: kept.pans ?? [],
+    standard: kept.standard ?? PLAIN_STANDARD,
+  };
+}
+
 /** A kitchen from its rows; of several weights or names for one thing, the last recorded holds. */
 export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
   const weights = new Map<string, KitchenWeight>();
@@ -108,11 +145,10 @@ export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
     const written = value<string>(each, 'written');
     names.set(written, { written, foodId: value(each, 'foodId'), tiedOn: value(each, 'tiedOn') });
   }
-  const settings = value<Omit<Kitchen, 'id' | 'name' | 'packs' | 'weights' | 'names'>>(row, 'settings');
   return {
     id: value(row, 'id'),
     name: value(row, 'name'),
-    ...settings,
+    ...settingsOf(value<KeptSettings>(row, 'settings')),
     packs: packsFromRows(rows.packs),
     weights: [...weights.values()],
     names: [...names.values()],
@@ -137,6 +173,8 @@ export async function insertParts(tables: Tables, recipe: Recipe, transaction: T
       answerFoodId: answers.foodId ?? null,
       answerGrams: answers.grams ?? null,
       answerOrigin: answers.gramsOrigin ?? null,
+      answerTechnique: answers.technique ?? null,
+      answerCookedApart: answers.isCookedApart ?? false,
     })),
     { transaction },
   );
@@ -152,7 +190,7 @@ export async function insertParts(tables: Tables, recipe: Recipe, transaction: T
   );
 }
 
-const header = ({ recipe, target, version }: SavedRecipe, now: Date) => ({
+const header = ({ recipe, target, vesselIds, version }: SavedRecipe, now: Date) => ({
   name: recipe.name,
   portions: recipe.portions,
   portionGrams: recipe.portionGrams,
@@ -160,6 +198,7 @@ const header = ({ recipe, target, version }: SavedRecipe, now: Date) => ({
   isComponent: recipe.isComponent,
   freeFrom: recipe.freeFrom,
   target,
+  vesselIds,
   version,
   updatedAt: now,
 });
@@ -199,10 +238,13 @@ function answersOf(row: Row): LineAnswers {
   const foodId = value<string | null>(row, 'answerFoodId');
   const grams = value<number | null>(row, 'answerGrams');
   const gramsOrigin = value<LineAnswers['gramsOrigin'] | null>(row, 'answerOrigin');
+  const technique = value<LineAnswers['technique'] | null>(row, 'answerTechnique');
   return {
     ...(foodId === null ? {} : { foodId }),
     ...(grams === null ? {} : { grams }),
     ...(gramsOrigin == null ? {} : { gramsOrigin }),
+    ...(technique == null ? {} : { technique }),
+    ...(value<boolean | null>(row, 'answerCookedApart') ? { isCookedApart: true } : {}),
   };
 }
 
@@ -238,6 +280,7 @@ export function recipeFromRows(
       isComponent: Boolean(value(row, 'isComponent')),
     },
     target: value(row, 'target'),
+    vesselIds: value<string[] | null>(row, 'vesselIds') ?? [],
     version: value(row, 'version'),
   };
 }

@@ -21,7 +21,7 @@ export async function seedOnce(database: Sequelize, tables: Tables, now: Date): 
       await insertKitchen(tables, kitchen, position, transaction);
     }
     for (const { recipe, target } of loadDemoRecipes(foods)) {
-      await insertRecipe(tables, { recipe, target, version: 1 }, now, transaction);
+      await insertRecipe(tables, { recipe, target, vesselIds: [], version: 1 }, now, transaction);
     }
   });
   return true;

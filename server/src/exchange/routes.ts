@@ -98,7 +98,7 @@ export function addExchangeRoutes(app: Hono, store: Store): void {
     const report = [];
     // All of them are checked like any dish that is saved, before the first one is put in the book.
     const fit = found.map(({ recipe, target, needsPortions }) => ({
-      saved: checked<SavedRecipe>(savedRecipe, { recipe, target, version: 0 }),
+      saved: checked<SavedRecipe>(savedRecipe, { recipe, target, vesselIds: [], version: 0 }),
       needsPortions,
     }));
     for (const { saved, needsPortions } of fit) {

@@ -1,0 +1,82 @@
+/** What a kitchen sets for itself, as Joi schemas: machines, scales, pans, units, regime, standard. */
+import Joi from 'joi';
+import { FRYING_FATS, PANS, PULSE_WAYS, SALT_WAYS, VESSEL_KINDS } from '@hand-ladle/core';
+import { id, regime } from './schemas';
+
+const bands = Joi.array()
+  .items(
+    Joi.object({
+      belowGrams: Joi.number().positive().max(1_000_000_000).required(),
+      stepGrams: Joi.number().min(0.01).max(1000).required(),
+    }),
+  )
+  .min(1)
+  .max(10);
+
+const vessel = Joi.object({
+  id: id.required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  kind: Joi.string()
+    .valid(...VESSEL_KINDS)
+    .required(),
+  count: Joi.number().integer().min(1).max(100).required(),
+  litres: Joi.number().min(0).max(2000).required(),
+  fill: Joi.number().min(0.05).max(1).required(),
+  surfaceM2: Joi.number().min(0).max(50).required(),
+  levels: Joi.number().integer().min(1).max(60).required(),
+  powerKw: Joi.number().positive().max(500).allow(null).required(),
+  isFan: Joi.boolean().required(),
+});
+
+const scale = Joi.object({
+  id: id.required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  capacityGrams: Joi.number().positive().max(1_000_000_000).required(),
+  bands: bands.required(),
+});
+
+/** What a kitchen sets for itself. */
+export const kitchenSettings = Joi.object({
+  name: Joi.string().trim().min(1).max(120).required(),
+  regime: regime.required(),
+  units: Joi.string().valid('us', 'metric', 'imperial').required(),
+  coconutIsTreeNut: Joi.boolean().required(),
+  transferLoss: Joi.number().min(0).max(0.2).required(),
+  policy: Joi.object({
+    mayContain: Joi.string().valid('refuse', 'accept').required(),
+    check: Joi.string().valid('refuse', 'accept').required(),
+  }).required(),
+  standard: Joi.object({
+    isWholeFood: Joi.boolean().required(),
+    fryingFat: Joi.string()
+      .valid(...FRYING_FATS)
+      .required(),
+    salt: Joi.string()
+      .valid(...SALT_WAYS)
+      .required(),
+    pulses: Joi.string()
+      .valid(...PULSE_WAYS)
+      .required(),
+  }).required(),
+  vessels: Joi.array().items(vessel).max(60).unique('id').required(),
+  scales: Joi.array().items(scale).min(1).max(12).unique('id').required(),
+  pans: Joi.array()
+    .items(
+      Joi.object({
+        pan: Joi.string()
+          .valid(...Object.keys(PANS))
+          .required(),
+        count: Joi.number().integer().min(0).max(10_000).required(),
+      }),
+    )
+    .max(40)
+    .unique('pan')
+    .required(),
+});
+
+export const kitchenRequest = Joi.object({
+  settings: kitchenSettings.required(),
+  version: Joi.number().integer().min(0).required().description('The version that was read; 0 for a new one'),
+});
+
+export const newKitchenRequest = Joi.object({ id: id.required(), settings: kitchenSettings.required() });
