@@ -1,5 +1,7 @@
 /** Speaks to the server. Every failure becomes a `ServerError` with a code and a sentence a cook can read. */
 import type {
+  ComponentBatch,
+  EquipmentSet,
   Food,
   ImportKind,
   ImportView,
@@ -16,6 +18,8 @@ import type {
 export interface SavedRecipe {
   recipe: Recipe;
   target: Target | null;
+  /** Machines asked for; a kitchen that lacks one passes it over. */
+  vesselIds: readonly string[];
   version: number;
 }
 
@@ -36,6 +40,14 @@ export interface Digest {
   energyKcal: number;
   isEnergyComplete: boolean;
   changedProducts: string[];
+}
+
+/** What a kitchen sets for itself. */
+export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names'>;
+
+export interface SavedKitchen {
+  kitchen: Kitchen;
+  version: number;
 }
 
 export interface SavedFood {
@@ -102,6 +114,24 @@ const at = (id: string): string => `/api/recipes/${encodeURIComponent(id)}`;
 
 export const server = {
   larder: () => call<{ foods: Food[]; swaps: SwapEntry[] }>('/api/larder'),
+  equipment: () => call<EquipmentSet[]>('/api/equipment'),
+  kitchen: (id: string) => call<SavedKitchen>(`/api/kitchens/${id}`),
+  createKitchen: (id: string, settings: KitchenSettings) =>
+    call<SavedKitchen>('/api/kitchens', 'POST', { id, settings }),
+  saveKitchen: (id: string, settings: KitchenSettings, version: number) =>
+    call<SavedKitchen>(`/api/kitchens/${id}`, 'PUT', { settings, version }),
+  demand: (kitchenId: string, recipeIds: readonly string[]) =>
+    call<ComponentBatch[]>('/api/demand', 'POST', {
+      kitchenId,
+      dishes: recipeIds.map((recipeId) => ({ recipeId })),
+    }),
+  batchSheetPdf: async (request: {
+    recipeId: string;
+    target: Target;
+    kitchenId: string;
+    vesselIds: string[];
+    paper: 'a4' | 'letter';
+  }) => (await answerOf('/api/batch-sheet.pdf', 'POST', request)).blob(),
   kitchens: () => call<Kitchen[]>('/api/kitchens'),
   components: () => call<Recipe[]>('/api/components'),
   digests: (kitchenId: string) => call<Digest[]>(`/api/recipes?kitchenId=${encodeURIComponent(kitchenId)}`),
@@ -145,6 +175,6 @@ export const server = {
     target: Target;
     regime: Regime;
     kitchenId: string;
-    vesselId?: string;
+    vesselIds: string[];
   }) => (await answerOf('/api/label.pdf', 'POST', request)).blob(),
 };

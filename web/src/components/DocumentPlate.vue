@@ -34,7 +34,7 @@ function toggle(index: number): void {
 async function takeOne(found: FoundRecipe): Promise<Outcome> {
   const { recipe, target } = found;
   try {
-    const made = await server.create({ recipe, target, version: 0 });
+    const made = await server.create({ recipe, target, vesselIds: [], version: 0 });
     return {
       id: made.recipe.id,
       text: found.decisions > 0 ? `taken in, ${found.decisions} to decide` : 'taken in',
@@ -43,7 +43,7 @@ async function takeOne(found: FoundRecipe): Promise<Outcome> {
     const failure = error as { code?: string; message: string };
     if (failure.code !== 'recipe-exists') return { id: null, text: `not taken in: ${failure.message}` };
     const copy = { ...recipe, id: newId(recipe.name) };
-    const made = await server.create({ recipe: copy, target, version: 0 });
+    const made = await server.create({ recipe: copy, target, vesselIds: [], version: 0 });
     return { id: made.recipe.id, text: 'taken in beside the one in the book' };
   }
 }

@@ -11,11 +11,11 @@ const router = useRouter();
 const isLoud = computed(() => ['conflict', 'unreachable', 'refused'].includes(bench.saveStatus));
 
 async function keepAsCopy(): Promise<void> {
-  const { recipe, target } = bench;
+  const { recipe, target, vesselIds } = bench;
   if (!recipe || !target) return;
   const name = `${recipe.name} (my copy)`.slice(0, 200);
   const copy = { ...recipe, id: newId(name), name };
-  const made = await server.create({ recipe: copy, target, version: 0 });
+  const made = await server.create({ recipe: copy, target, vesselIds, version: 0 });
   bench.takeTheirs();
   await router.push(`/dishes/${made.recipe.id}`);
 }

@@ -4,14 +4,17 @@ import { defineStore } from 'pinia';
 import {
   idFromName,
   isOpen,
+  machinesFor,
   type Finding,
   type Kitchen,
   type LineAnswers,
+  type Offer,
   type Recipe,
   type RecipeLine,
   type Regime,
   type SwapPlan,
   type Target,
+  type WorkKind,
   type Worksheet,
 } from '@hand-ladle/core';
 import { server, type ServerError, type SavedRecipe } from '../api/client';
@@ -25,6 +28,7 @@ const TRY_AGAIN_AFTER = 3000;
 interface State {
   recipe: Recipe;
   target: Target;
+  vesselIds: readonly string[];
 }
 
 export type SaveStatus = 'saved' | 'changed' | 'saving' | 'conflict' | 'unreachable' | 'refused';
@@ -34,7 +38,6 @@ export const useBench = defineStore('bench', () => {
   const state = shallowRef<State | null>(null);
   const worksheet = shallowRef<Worksheet | null>(null);
   const regime = ref<Regime>('eu');
-  const vesselId = ref<string | null>(null);
   const saveStatus = ref<SaveStatus>('saved');
   const saveMessage = ref('');
   const past = shallowRef<State[]>([]);
@@ -43,14 +46,17 @@ export const useBench = defineStore('bench', () => {
   let theirs: SavedRecipe | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const compute = latestOnly('worksheet');
+  const findOffers = latestOnly('offers');
+  const offers = shallowRef<Offer[]>([]);
+  /** The batch as it was before a target is dragged; null while nothing is. */
+  let dragFrom: State | null = null;
 
   const recipe = computed(() => state.value?.recipe ?? null);
   const target = computed(() => state.value?.target ?? null);
+  const vesselIds = computed(() => state.value?.vesselIds ?? []);
   const kitchen = computed<Kitchen | null>(() => book.kitchen && { ...book.kitchen, regime: regime.value });
   const input = computed(() =>
-    state.value && kitchen.value
-      ? { ...state.value, kitchen: kitchen.value, vesselId: vesselId.value }
-      : null,
+    state.value && kitchen.value ? { ...state.value, kitchen: kitchen.value } : null,
   );
   const openFindings = computed<Finding[]>(() => worksheet.value?.findings.filter(isOpen) ?? []);
   const isVariant = computed(() => recipe.value?.parentId != null);
@@ -59,7 +65,6 @@ export const useBench = defineStore('bench', () => {
     () => book.kitchen?.id,
     () => {
       regime.value = book.kitchen?.regime ?? 'eu';
-      vesselId.value = null;
     },
     { immediate: true },
   );
@@ -70,12 +75,20 @@ export const useBench = defineStore('bench', () => {
     if (sheet && sheet.recipeId === state.value?.recipe.id) worksheet.value = sheet;
   });
 
+  /** What can be done otherwise is found once the hand rests. */
+  watch(input, async (now) => {
+    if (!now || dragFrom) return;
+    const found = await findOffers(now);
+    if (found && now.recipe.id === state.value?.recipe.id) offers.value = found;
+  });
+
   function show(saved: SavedRecipe, home: Target): void {
     version = saved.version;
     past.value = [];
     future.value = [];
     saveStatus.value = 'saved';
-    state.value = { recipe: saved.recipe, target: saved.target ?? home };
+    offers.value = [];
+    state.value = { recipe: saved.recipe, target: saved.target ?? home, vesselIds: saved.vesselIds };
   }
 
   /** Opens a dish; throws a `ServerError` when it is not in the book. */
@@ -129,6 +142,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Saves what is not saved yet, before leaving a dish. */
   async function flush(): Promise<void> {
+    dropTarget();
     if (saveStatus.value === 'changed') await save();
   }
 
@@ -161,6 +175,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   function undo(): void {
+    dropTarget();
     const before = past.value[past.value.length - 1];
     if (!before || !state.value) return;
     future.value = [...future.value, state.value];
@@ -174,6 +189,48 @@ export const useBench = defineStore('bench', () => {
     past.value = [...past.value, state.value];
     future.value = future.value.slice(0, -1);
     become(after);
+  }
+
+  /** Follows a hand that drags the target: shown at once, one step of undo for the whole drag. */
+  function dragTarget(next: Target): void {
+    if (!state.value) return;
+    dragFrom ??= state.value;
+    if (saveStatus.value === 'saved') saveStatus.value = 'changed';
+    state.value = { ...state.value, target: next };
+  }
+
+  function dropTarget(): void {
+    const from = dragFrom;
+    dragFrom = null;
+    if (!from || !state.value) return;
+    past.value = [...past.value.slice(-99), from];
+    future.value = [];
+    become({ ...state.value });
+  }
+
+  /** Says the batch at hand in another way; what it makes stays the same. */
+  async function express(kind: Target['kind']): Promise<boolean> {
+    if (!input.value) return false;
+    const said = await ask('express', { ...input.value, kind });
+    if (said) change({ target: said });
+    return said !== null;
+  }
+
+  /** Asks for a machine for a kind of work, or leaves the choice to the size of the batch again. */
+  function setMachine(work: WorkKind, vesselId: string | null): void {
+    const able = new Set(kitchen.value ? machinesFor(work, kitchen.value).map(({ id }) => id) : []);
+    const others = vesselIds.value.filter((id) => !able.has(id));
+    const now = target.value;
+    const isLoad = now?.kind === 'load' && able.has(now.vesselId) && vesselId !== null;
+    change({
+      vesselIds: vesselId === null ? others : [...others, vesselId],
+      ...(isLoad ? { target: { ...now, vesselId: vesselId! } } : {}),
+    });
+  }
+
+  /** Takes one of the offers about a line. */
+  async function takeOffer(offerId: string): Promise<void> {
+    if (input.value) change({ recipe: await ask('take', { ...input.value, offerId }) });
   }
 
   const setTarget = (next: Target): void => change({ target: next });
@@ -233,6 +290,7 @@ export const useBench = defineStore('bench', () => {
         isComponent: false,
       },
       target: target.value,
+      vesselIds: vesselIds.value,
       version: 0,
     });
     return made.recipe.id;
@@ -244,7 +302,8 @@ export const useBench = defineStore('bench', () => {
     kitchen,
     input,
     regime,
-    vesselId,
+    vesselIds,
+    offers,
     worksheet,
     openFindings,
     isVariant,
@@ -257,6 +316,11 @@ export const useBench = defineStore('bench', () => {
     undo,
     redo,
     setTarget,
+    dragTarget,
+    dropTarget,
+    express,
+    setMachine,
+    takeOffer,
     setRecipe,
     answerLine,
     rewriteLine,

@@ -1,6 +1,7 @@
 /** Which panel stands over the work, asked for from anywhere on the bench. */
 import { ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import type { FigureId } from '@hand-ladle/core';
 
 /** A food to be made from a name, and what to do with it then. */
 export interface NewFoodPrompt {
@@ -13,6 +14,8 @@ export const usePrompts = defineStore('prompts', () => {
   const packFoodId = ref<string | null>(null);
   /** The line whose weight is being explained. */
   const whyLineId = ref<string | null>(null);
+  /** The figure of the whole batch that is being explained. */
+  const whyFigure = ref<FigureId | null>(null);
   const newFood = shallowRef<NewFoodPrompt | null>(null);
-  return { packFoodId, whyLineId, newFood };
+  return { packFoodId, whyLineId, whyFigure, newFood };
 });

@@ -105,7 +105,7 @@ export function useTakeIn() {
     }
     const question = { recipe: recipe.value, kitchen: book.kitchen };
     const target = await ask('homeTarget', question);
-    const answer = await ask('worksheet', { ...question, target, vesselId: null });
+    const answer = await ask('worksheet', { ...question, target, vesselIds: [] });
     if (question.recipe === recipe.value) sheet.value = answer;
   });
 
@@ -219,6 +219,7 @@ export function useTakeIn() {
       const made = await server.create({
         recipe: { ...recipe.value, id: newId(recipe.value.name) },
         target: null,
+        vesselIds: [],
         version: 0,
       });
       if (isComponent.value) await book.reloadComponents();

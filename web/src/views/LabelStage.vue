@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { LABEL_CAUTION, roundToDecimals, type Regime } from '@hand-ladle/core';
 import { server } from '../api/client';
 import LabelPreview from '../components/LabelPreview.vue';
+import { download } from '../download';
 import { useBench } from '../stores/bench';
 import { useBook } from '../stores/book';
 
@@ -17,14 +18,6 @@ const REGIMES: { id: Regime; name: string }[] = [
   { id: 'us', name: 'United States' },
 ];
 
-function download(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-}
-
 /** The PDF is drawn by the server from the saved dish, so what is not saved yet is saved first. */
 async function downloadPdf(): Promise<void> {
   isMaking.value = true;
@@ -38,7 +31,7 @@ async function downloadPdf(): Promise<void> {
       target: bench.target!,
       regime: bench.regime,
       kitchenId: book.kitchen!.id,
-      ...(bench.vesselId ? { vesselId: bench.vesselId } : {}),
+      vesselIds: [...bench.vesselIds],
     };
     download(await server.labelPdf(request), `label-${bench.recipe!.id}.pdf`);
   } catch (error) {

@@ -1,6 +1,14 @@
 /** Asks the core worker; of several worksheets asked for while it is busy, only the last is computed. */
 import { toRaw } from 'vue';
-import type { Answer, QuestionKind, Questions } from './protocol';
+import {
+  HELD_PARTS,
+  MOST_HELD,
+  type Answer,
+  type Held,
+  type HeldPart,
+  type QuestionKind,
+  type Questions,
+} from './protocol';
 
 interface Waiting {
   resolve: (answer: unknown) => void;
@@ -22,6 +30,22 @@ worker.onmessage = ({ data }: MessageEvent<Answer>) => {
 /** Deep plain copy: reactive proxies cannot be posted. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T;
 
+/** What the worker holds, oldest first, by the object it was made of. */
+const held = new Map<object, number>();
+let nextNumber = 1;
+
+/** A part as it is posted: by number alone where the worker still has it. */
+function heldPart(part: object): Held {
+  const raw = toRaw(part);
+  const known = held.get(raw);
+  if (known !== undefined) return { number: known };
+  const number = nextNumber;
+  nextNumber += 1;
+  held.set(raw, number);
+  if (held.size > MOST_HELD) held.delete(held.keys().next().value!);
+  return { number, value: plain(raw) };
+}
+
 export function ask<K extends QuestionKind>(
   kind: K,
   question: Questions[K]['ask'],
@@ -30,7 +54,15 @@ export function ask<K extends QuestionKind>(
   nextId += 1;
   return new Promise((resolve, reject) => {
     waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject });
-    worker.postMessage({ id, kind, ask: plain(question) });
+    const rest: Record<string, unknown> = { ...(toRaw(question) as object) };
+    const parts: Partial<Record<HeldPart, Held>> = {};
+    for (const part of HELD_PARTS) {
+      const value = rest[part];
+      if (typeof value !== 'object' || value === null) continue;
+      parts[part] = heldPart(value);
+      delete rest[part];
+    }
+    worker.postMessage({ id, kind, ask: plain(rest), held: parts });
   });
 }
 

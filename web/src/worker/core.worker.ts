@@ -2,18 +2,30 @@
 import {
   bookOf,
   contributions,
+  coolingAnswer,
+  expressTarget,
   foodSet,
+  HEAT_LIMITS,
   homeTarget,
   lineFromText,
+  offersOf,
   planSwaps,
   readRecipe,
   stepsFromTexts,
   suggestFoods,
+  takeOffer,
   worksheet,
   type Book,
   type Recipe,
 } from '@hand-ladle/core';
-import type { Answer, Question, QuestionKind, Questions } from './protocol';
+import {
+  MOST_HELD,
+  type Answer,
+  type Held,
+  type Question,
+  type QuestionKind,
+  type Questions,
+} from './protocol';
 
 let book: Book = bookOf(foodSet([]), [], []);
 
@@ -37,6 +49,10 @@ const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]
     return null;
   },
   worksheet: (input) => worksheet(input, book),
+  express: ({ kind, ...input }) => expressTarget(input, kind, book),
+  offers: (input) => offersOf(input, book),
+  take: ({ offerId, ...input }) => takeOffer(input, offerId, book),
+  cooling: ({ depthMm, regime }) => coolingAnswer(depthMm, HEAT_LIMITS[regime]),
   read: ({ text }) => readRecipe(text, book.foods),
   reread,
   plan: (question) => planSwaps(question, book),
@@ -45,11 +61,23 @@ const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]
   homeTarget: ({ recipe, kitchen }) => homeTarget(recipe, book, kitchen),
 };
 
+/** Parts that were sent before, by number. The same object each time lets core keep what it worked out of it. */
+const kept = new Map<number, unknown>();
+
+function heldValue({ number, value }: Held): unknown {
+  if (value !== undefined) {
+    kept.set(number, value);
+    if (kept.size > MOST_HELD) kept.delete(kept.keys().next().value!);
+  }
+  return kept.get(number);
+}
+
 self.onmessage = ({ data }: MessageEvent<Question>) => {
   let answer: Answer;
   try {
+    const parts = Object.entries(data.held).map(([part, held]) => [part, heldValue(held)]);
     const run = ANSWERS[data.kind] as (ask: unknown) => unknown;
-    answer = { id: data.id, answer: run(data.ask) };
+    answer = { id: data.id, answer: run({ ...data.ask, ...Object.fromEntries(parts) }) };
   } catch (error) {
     answer = { id: data.id, error: error instanceof Error ? error.message : String(error) };
   }

@@ -1,12 +1,15 @@
 /** What the screen asks the worker that runs core, and what it answers. */
 import type {
   Contribution,
+  CoolingAnswer,
   Food,
   FreeFromPolicy,
   Kitchen,
   NutrientId,
+  Offer,
   Recipe,
   RecipeReading,
+  Regime,
   SwapAnswer,
   SwapEntry,
   Target,
@@ -24,12 +27,18 @@ export interface BenchInput {
   recipe: Recipe;
   kitchen: Kitchen;
   target: Target;
-  vesselId: string | null;
+  vesselIds: readonly string[];
 }
 
 export interface Questions {
   book: { ask: BookData; answer: null };
   worksheet: { ask: BenchInput; answer: Worksheet };
+  /** The batch at hand said in another way; null where it cannot be. */
+  express: { ask: BenchInput & { kind: Target['kind'] }; answer: Target | null };
+  /** What can be done otherwise with the lines, and the recipe once one of them is taken. */
+  offers: { ask: BenchInput; answer: Offer[] };
+  take: { ask: BenchInput & { offerId: string }; answer: Recipe };
+  cooling: { ask: { depthMm: number; regime: Regime }; answer: CoolingAnswer };
   read: { ask: { text: string }; answer: RecipeReading };
   /** Lines with new words, read again; ids the recipe does not have are added at the end. */
   reread: {
@@ -44,10 +53,22 @@ export interface Questions {
 }
 export type QuestionKind = keyof Questions;
 
+/** Parts of questions that are large and seldom change: sent once, then called by number. */
+export const HELD_PARTS = ['recipe', 'kitchen'] as const;
+export type HeldPart = (typeof HELD_PARTS)[number];
+/** How many of them the worker keeps; the oldest goes first. */
+export const MOST_HELD = 8;
+/** A held part: its number, and its value the first time. */
+export interface Held {
+  number: number;
+  value?: unknown;
+}
+
 export interface Question<K extends QuestionKind = QuestionKind> {
   id: number;
   kind: K;
   ask: Questions[K]['ask'];
+  held: Partial<Record<HeldPart, Held>>;
 }
 
 export type Answer = { id: number; answer: unknown } | { id: number; error: string };
