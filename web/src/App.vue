@@ -36,7 +36,9 @@ function tryAgain(): void {
     <nav aria-label="Work">
       <RouterLink to="/take-in">Take in</RouterLink>
       <RouterLink to="/" :class="{ here: $route.path.startsWith('/dishes') }">Dishes</RouterLink>
+      <RouterLink to="/prepare">Prepare</RouterLink>
       <RouterLink to="/larder">Larder</RouterLink>
+      <RouterLink to="/kitchen">Kitchen</RouterLink>
     </nav>
     <label v-if="book.kitchen" class="kitchen">
       <span class="unseen">Kitchen</span>

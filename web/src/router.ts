@@ -25,11 +25,33 @@ export const router = createRouter({
       meta: { title: 'Import a table' },
     },
     {
+      path: '/prepare',
+      name: 'prepare',
+      component: () => import('./views/PrepareView.vue'),
+      meta: { title: 'Prepare components' },
+    },
+    {
+      path: '/kitchen',
+      name: 'kitchen',
+      component: () => import('./views/KitchenView.vue'),
+      meta: { title: 'Kitchen' },
+    },
+    {
       path: '/dishes/:id',
       component: () => import('./views/BenchView.vue'),
       props: true,
       children: [
-        { path: '', name: 'batch', component: () => import('./views/BatchStage.vue') },
+        {
+          path: '',
+          component: () => import('./views/BatchStage.vue'),
+          children: [
+            { path: '', name: 'batch', component: () => import('./views/WeightsView.vue') },
+            { path: 'loads', name: 'loads', component: () => import('./views/LoadsView.vue') },
+            { path: 'mass', name: 'mass', component: () => import('./views/MassView.vue') },
+            { path: 'times', name: 'times', component: () => import('./views/TimesView.vue') },
+            { path: 'sheet', name: 'sheet', component: () => import('./views/SheetView.vue') },
+          ],
+        },
         { path: 'hazards', name: 'hazards', component: () => import('./views/HazardStage.vue') },
         { path: 'portion', name: 'portion', component: () => import('./views/PortionStage.vue') },
         { path: 'label', name: 'label', component: () => import('./views/LabelStage.vue') },

@@ -117,7 +117,7 @@ export const FINDING_KINDS = {
   'scale-too-coarse': kind(
     'caution',
     (f) =>
-      `No scale of this kitchen shows ${f['name']} closely enough. Use the spoons, or weigh several loads at once.`,
+      `No scale of this kitchen shows ${f['name']} closely enough. Weigh several loads at once, or go by the spoons where they are given.`,
   ),
   'ratio-off': kind(
     'caution',

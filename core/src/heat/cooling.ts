@@ -28,7 +28,7 @@ export const COOLING_METHODS: readonly CoolingMethod[] = [
 export const HOT_CELSIUS = 90;
 const CELLS = 120;
 /** Steps grow from the first, so that the sudden cold at the start is followed closely, seconds. */
-const FIRST_STEP = 0.05;
+const FIRST_STEP = 0.001;
 const STEP_GROWTH = 1.05;
 const LONGEST_STEP = 15;
 
@@ -43,71 +43,96 @@ export interface Slab {
   bottomTransfer: number;
 }
 
-/** Solves a tridiagonal system in place: `lower`, `diagonal`, `upper`, and the right side, which becomes the answer. */
-function solveTridiagonal(
-  lower: Float64Array,
-  diagonal: Float64Array,
-  upper: Float64Array,
-  right: Float64Array,
-): void {
-  const count = right.length;
-  const scratch = new Float64Array(count);
-  scratch[0] = upper[0]! / diagonal[0]!;
-  right[0] = right[0]! / diagonal[0]!;
-  for (let at = 1; at < count; at += 1) {
-    const pivot = diagonal[at]! - lower[at]! * scratch[at - 1]!;
-    scratch[at] = upper[at]! / pivot;
-    right[at] = (right[at]! - lower[at]! * right[at - 1]!) / pivot;
-  }
-  for (let at = count - 2; at >= 0; at -= 1) right[at] = right[at]! - scratch[at]! * right[at + 1]!;
+/** A tridiagonal matrix, factored once for all right sides of a time step. */
+interface Factored {
+  lower: Float64Array;
+  upper: Float64Array;
+  pivot: Float64Array;
 }
 
+function factor(lower: Float64Array, diagonal: Float64Array, upper: Float64Array): Factored {
+  const pivot = Float64Array.from(diagonal);
+  for (let at = 1; at < pivot.length; at += 1)
+    pivot[at] = diagonal[at]! - (lower[at]! * upper[at - 1]!) / pivot[at - 1]!;
+  return { lower, upper, pivot };
+}
+
+/** Solves for a right side in place: it becomes the answer. */
+function solve({ lower, upper, pivot }: Factored, right: Float64Array): void {
+  const last = right.length - 1;
+  for (let at = 1; at <= last; at += 1)
+    right[at] = right[at]! - (lower[at]! / pivot[at - 1]!) * right[at - 1]!;
+  right[last] = right[last]! / pivot[last]!;
+  for (let at = last - 1; at >= 0; at -= 1)
+    right[at] = (right[at]! - upper[at]! * right[at + 1]!) / pivot[at]!;
+}
+
+/** Heights of the cells' faces as shares of the depth, closer together near both surfaces, where it changes fastest. */
+export const CELL_FACES: readonly number[] = Array.from(
+  { length: CELLS + 1 },
+  (_, at) => (1 - Math.cos((Math.PI * at) / CELLS)) / 2,
+);
+
+/** Rates of exchange of the cells with their lower and upper neighbours (at the ends with the rooms), per second. */
+function ratesOf({ depthM, diffusivity, conductivity, topTransfer, bottomTransfer }: Slab) {
+  const width = (at: number): number => (CELL_FACES[at + 1]! - CELL_FACES[at]!) * depthM;
+  // At a surface half a cell and the film stand in series.
+  const film = (at: number, transfer: number): number =>
+    diffusivity / (width(at) * (width(at) / 2 + conductivity / Math.max(transfer, 1e-9)));
+  const below = new Float64Array(CELLS);
+  const above = new Float64Array(CELLS);
+  for (let at = 0; at < CELLS; at += 1) {
+    const to = (other: number): number => (2 * diffusivity) / (width(at) * (width(at) + width(other)));
+    below[at] = at > 0 ? to(at - 1) : film(0, bottomTransfer);
+    above[at] = at < CELLS - 1 ? to(at + 1) : film(CELLS - 1, topTransfer);
+  }
+  return { below, above };
+}
+
+/** Share of a step that each of the two stages is implicit over: second order, and no ringing after the first jump. */
+const STAGE = 1 - Math.SQRT1_2;
+
 /**
- * Temperatures of a slab over time, by finite volumes and the implicit trapezoid (two implicit steps first). Calls back
- * after each step with the time in seconds and the temperatures of the cells from bottom to top; stops when told false.
+ * Temperatures of a slab over time, by finite volumes and a two-stage singly diagonally implicit Runge-Kutta step. Calls
+ * back after each step with the time in seconds and the temperatures of the cells from bottom to top; stops when told
+ * false.
  */
 export function coolSlab(slab: Slab, visit: (seconds: number, cells: Float64Array) => boolean): void {
-  const { depthM, diffusivity, conductivity } = slab;
-  const width = depthM / CELLS;
+  const { below, above } = ratesOf(slab);
   const cells = new Float64Array(CELLS).fill(slab.startCelsius);
-  // A face's conductance over the heat a cell holds, per second: half a cell and the film in series.
-  const film = (transfer: number): number => {
-    const resistance = width / 2 / conductivity + 1 / Math.max(transfer, 1e-9);
-    return ((diffusivity / conductivity) * (1 / resistance)) / width;
-  };
-  const inner = diffusivity / (width * width);
-  const bottom = film(slab.bottomTransfer);
-  const top = film(slab.topTransfer);
+  const ambient = new Float64Array(CELLS);
+  ambient[0] = below[0]! * slab.bottomAmbient;
+  ambient[CELLS - 1] = above[CELLS - 1]! * slab.topAmbient;
+  const first = new Float64Array(CELLS);
   const lower = new Float64Array(CELLS);
   const diagonal = new Float64Array(CELLS);
   const upper = new Float64Array(CELLS);
-  const flow = (at: number): number => {
-    const below = at > 0 ? inner * (cells[at - 1]! - cells[at]!) : bottom * (slab.bottomAmbient - cells[at]!);
-    const above =
-      at < CELLS - 1 ? inner * (cells[at + 1]! - cells[at]!) : top * (slab.topAmbient - cells[at]!);
-    return below + above;
-  };
   let seconds = 0;
   let step = FIRST_STEP;
-  for (let round = 0; ; round += 1) {
-    // Implicit at first to swallow the jump at the surface, then half and half for second order.
-    const share = round < 4 ? 1 : 0.5;
-    const right = new Float64Array(CELLS);
-    for (let at = 0; at < CELLS; at += 1) {
-      const toBelow = at > 0 ? inner : bottom;
-      const toAbove = at < CELLS - 1 ? inner : top;
-      lower[at] = at > 0 ? -share * step * inner : 0;
-      upper[at] = at < CELLS - 1 ? -share * step * inner : 0;
-      diagonal[at] = 1 + share * step * (toBelow + toAbove);
-      const ambient =
-        (at === 0 ? bottom * slab.bottomAmbient : 0) + (at === CELLS - 1 ? top * slab.topAmbient : 0);
-      right[at] = cells[at]! + (1 - share) * step * flow(at) + share * step * ambient;
+  let matrix: Factored | null = null;
+  for (;;) {
+    if (matrix === null) {
+      for (let at = 0; at < CELLS; at += 1) {
+        lower[at] = at > 0 ? -STAGE * step * below[at]! : 0;
+        upper[at] = at < CELLS - 1 ? -STAGE * step * above[at]! : 0;
+        diagonal[at] = 1 + STAGE * step * (below[at]! + above[at]!);
+      }
+      matrix = factor(lower, diagonal, upper);
     }
-    solveTridiagonal(lower, diagonal, upper, right);
-    cells.set(right);
+    for (let at = 0; at < CELLS; at += 1) first[at] = cells[at]! + STAGE * step * ambient[at]!;
+    solve(matrix, first);
+    // The first stage's rate of change, carried over the rest of the step.
+    for (let at = 0; at < CELLS; at += 1) {
+      const change = ((first[at]! - cells[at]!) * (1 - STAGE)) / STAGE;
+      cells[at] = cells[at]! + change + STAGE * step * ambient[at]!;
+    }
+    solve(matrix, cells);
     seconds += step;
     if (!visit(seconds, cells)) return;
-    step = Math.min(LONGEST_STEP, step * STEP_GROWTH);
+    if (step < LONGEST_STEP) {
+      step = Math.min(LONGEST_STEP, step * STEP_GROWTH);
+      matrix = null;
+    }
   }
 }
 
@@ -153,8 +178,16 @@ function slabOf(depthM: number, method: CoolingMethod): Slab {
   };
 }
 
-/** How a pan of food of a depth cools, against the limits of a regime. The core is its warmest point. */
-export function coolingOf(depthMm: number, method: CoolingMethod, limits: HeatLimits): Cooling {
+/**
+ * How a pan of food of a depth cools, against the limits of a regime. The core is its warmest point. `isVerdictOnly` stops
+ * as soon as it is known whether it passes.
+ */
+export function coolingOf(
+  depthMm: number,
+  method: CoolingMethod,
+  limits: HeatLimits,
+  isVerdictOnly = false,
+): Cooling {
   const targets = [limits.coolingStartCelsius, ...limits.cooling.map(({ toCelsius }) => toCelsius)];
   const reached: (number | null)[] = targets.map(() => null);
   const curve: CoolingCurve = { minutes: [0], coreCelsius: [HOT_CELSIUS] };
@@ -173,8 +206,10 @@ export function coolingOf(depthMm: number, method: CoolingMethod, limits: HeatLi
       curve.coreCelsius.push(core);
     }
     before = { seconds, core };
-    const isDone = reached.every((each) => each !== null) && seconds / 60 > latest;
-    return !isDone && seconds < DAY_SECONDS;
+    const isReached = reached.every((each) => each !== null);
+    const isLate = reached[0] !== null && seconds / 60 - reached[0]! > latest;
+    if (isVerdictOnly && (isReached || isLate)) return false;
+    return !(isReached && seconds / 60 > latest) && seconds < DAY_SECONDS;
   });
   const clockStartMinutes = reached[0] ?? DAY_SECONDS / 60;
   const checks = limits.cooling.map(({ toCelsius, withinMinutes }, index): CoolingCheck => {
@@ -196,9 +231,18 @@ export function coolingOf(depthMm: number, method: CoolingMethod, limits: HeatLi
 const SHALLOWEST_MM = 10;
 const DEEPEST_MM = 200;
 
+const DEEPEST = new WeakMap<HeatLimits, Map<CoolingMethod, number | null>>();
+
 /** The greatest depth, in whole millimetres, that cools within the limits; null where even the shallowest does not. */
 export function deepestThatPasses(method: CoolingMethod, limits: HeatLimits): number | null {
-  const passes = (depth: number): boolean => coolingOf(depth, method, limits).passes;
+  const known = DEEPEST.get(limits) ?? new Map<CoolingMethod, number | null>();
+  DEEPEST.set(limits, known);
+  if (!known.has(method)) known.set(method, findDeepest(method, limits));
+  return known.get(method)!;
+}
+
+function findDeepest(method: CoolingMethod, limits: HeatLimits): number | null {
+  const passes = (depth: number): boolean => coolingOf(depth, method, limits, true).passes;
   if (!passes(SHALLOWEST_MM)) return null;
   let [low, high] = [SHALLOWEST_MM, DEEPEST_MM];
   if (passes(high)) return high;

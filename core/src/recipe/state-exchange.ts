@@ -111,9 +111,9 @@ export function withState(
   const water = lines.find((line) => line.source.id === to.waterLineId);
   const answersFor = (id: string, answers: LineAnswers): LineAnswers => {
     if (id === lineId) {
-      const { isCookedApart: _, ...kept } = answers;
-      const apart = to.isCookedApart ? { isCookedApart: true } : {};
-      return { ...kept, foodId: to.foodId, grams: to.grams, gramsOrigin: 'convention', ...apart };
+      const next: LineAnswers = { ...answers, foodId: to.foodId, grams: to.grams, gramsOrigin: 'convention' };
+      delete next.isCookedApart;
+      return to.isCookedApart ? { ...next, isCookedApart: true } : next;
     }
     if (id !== to.waterLineId) return answers;
     const grams = roundToDecimals((water?.weight?.grams ?? 0) + to.waterGrams, 1);

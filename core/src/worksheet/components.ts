@@ -58,18 +58,18 @@ export interface PlannedComponent extends Need {
   batch: Batch;
 }
 
-/** Every component used by a list of askers, each after all that use it. */
+/** Every component used by a list of askers, each after all that use it, whichever of them uses it deepest. */
 function inOrderOfUse(askers: readonly Composed[]): Composed[] {
-  const depth = new Map<Composed, number>();
-  const visit = (composed: Composed, at: number): void => {
+  const deepest = new Map<string, { composed: Composed; depth: number }>();
+  const visit = (composed: Composed, depth: number): void => {
     for (const { inner } of composed.lines) {
-      if (!inner || (depth.get(inner) ?? -1) >= at) continue;
-      depth.set(inner, at);
-      visit(inner, at + 1);
+      if (!inner || (deepest.get(inner.recipe.id)?.depth ?? -1) >= depth) continue;
+      deepest.set(inner.recipe.id, { composed: inner, depth });
+      visit(inner, depth + 1);
     }
   };
   for (const asker of askers) visit(asker, 0);
-  return [...depth].sort((one, other) => one[1] - other[1]).map(([composed]) => composed);
+  return [...deepest.values()].sort((one, other) => one.depth - other.depth).map(({ composed }) => composed);
 }
 
 /** Plans every component that some batches need, at any depth: one batch each, users before what they use. */
@@ -93,11 +93,9 @@ export function planComponents(
   };
   for (const asker of askers) ask(asker);
   const planned: PlannedComponent[] = [];
-  const isPlanned = new Set<string>();
   for (const { recipe } of inOrderOfUse(askers.map(({ composed }) => composed))) {
     const need = needs.get(recipe.id);
-    if (!need || isPlanned.has(recipe.id)) continue;
-    isPlanned.add(recipe.id);
+    if (!need) continue;
     const neededGrams = need.askedBy.reduce((sum, { grams }) => sum + grams, 0);
     const madeGrams = neededGrams > 0 ? madeFor(neededGrams) : 0;
     const batch = planBatch(need.composed, { kind: 'weight', grams: madeGrams }, kitchen, vesselIds);

@@ -31,18 +31,11 @@ import type { Book } from '../recipe/book';
 import { ratiosOf, type Ratio } from '../recipe/ratios';
 import type { Recipe } from '../recipe/recipe';
 import type { Serving, Target } from '../scaling';
-import {
-  factorFor,
-  homePortionGrams,
-  machineChoices,
-  planBatch,
-  type Batch,
-  type Leftover,
-  type MachineChoice,
-} from './batch';
+import { factorFor, homePortionGrams, planBatch, type Batch, type Leftover } from './batch';
 import { componentBatch, planComponents, type ComponentBatch } from './components';
 import { compose, type Composed } from './compose';
 import { putInGrams, worksheetLine, type WorksheetLine } from './lines';
+import { machineChoices, type MachineChoice } from './machine-choices';
 import { massBalance, type MassBalance } from './mass-balance';
 import { stageViews, type StageView } from './stages';
 import { dishDepthMm, stepTimes, type StepTime } from './times';

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** The ledger: each line as written, its weight for the scale, its loads, first addition, and what it brings. */
 import { computed, nextTick, ref } from 'vue';
-import { gramsText, type WorksheetLine } from '@hand-ladle/core';
+import { figureText, gramsText, type WorksheetLine } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
+import { usePrompts } from '../stores/prompts';
 import HomeRecipe from './HomeRecipe.vue';
 import LedgerRow from './LedgerRow.vue';
 
 const bench = useBench();
+const prompts = usePrompts();
 const sheet = computed(() => bench.worksheet!);
 const isLoaded = computed(() => sheet.value.loadCount > 1);
 const isHeldBack = computed(() => sheet.value.lines.some((line) => line.heldBackGrams > 0));
@@ -41,6 +43,23 @@ function toggle(id: string): void {
   opened.value = next;
 }
 
+const rounding = computed(() => {
+  const { roundedFinishedGrams, finishedGrams } = sheet.value;
+  const share = finishedGrams > 0 ? roundedFinishedGrams / finishedGrams - 1 : 0;
+  return `${share < 0 ? '−' : '+'}${figureText(Math.abs(share) * 100, 2)} %`;
+});
+
+/** Up and down go from weight to weight, as a finger down the column. */
+function move(event: KeyboardEvent, by: number): void {
+  const now = event.target as HTMLElement;
+  if (!now.classList.contains('weight')) return;
+  const weights = [...(event.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('.weight')];
+  const next = weights[weights.indexOf(now) + by];
+  if (!next) return;
+  event.preventDefault();
+  next.focus();
+}
+
 const isHomeShown = ref(false);
 const added = ref('');
 const addField = ref<HTMLInputElement | null>(null);
@@ -58,7 +77,7 @@ async function add(): Promise<void> {
 <template>
   <div class="ledger">
     <HomeRecipe v-if="isHomeShown" @leave="isHomeShown = false" />
-    <table>
+    <table @keydown.down="move($event, 1)" @keydown.up="move($event, -1)">
       <thead>
         <tr>
           <th scope="col">Line</th>
@@ -73,7 +92,7 @@ async function add(): Promise<void> {
             </button>
           </th>
           <th scope="col" class="right">Batch</th>
-          <th v-if="isLoaded" scope="col" class="right">One load</th>
+          <th v-if="isLoaded" scope="col" class="right">Loads</th>
           <th v-if="isHeldBack" scope="col" class="right">At first</th>
           <th scope="col">Must not eat it</th>
         </tr>
@@ -94,6 +113,16 @@ async function add(): Promise<void> {
         </template>
       </tbody>
     </table>
+    <p class="sums">
+      <button type="button" @click="prompts.whyFigure = 'finished'">
+        {{ gramsText(sheet.massBalance.putInGrams) }} put in,
+        <b>{{ gramsText(sheet.finishedGrams) }} finished</b> ({{ gramsText(sheet.finishedLowGrams) }} to
+        {{ gramsText(sheet.finishedHighGrams) }})
+      </button>
+      <button type="button" @click="prompts.whyFigure = 'rounding'">
+        as weighed {{ gramsText(sheet.roundedFinishedGrams) }}, {{ rounding }}
+      </button>
+    </p>
     <form v-if="!bench.isVariant" class="add" @submit.prevent="add">
       <input
         ref="addField"
@@ -160,6 +189,35 @@ thead th.right {
   background: none;
   color: var(--rim);
   font-weight: 600;
+}
+
+.sums {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 var(--space-4);
+  padding: 2px 12px;
+  border-top: 1.5px solid var(--rim);
+  font-size: var(--text-s);
+}
+
+.sums button {
+  min-height: 36px;
+  padding: 0;
+  border: 0;
+  background: none;
+  text-align: left;
+  color: var(--ink-soft);
+}
+
+.sums button:hover {
+  color: var(--rim);
+  text-decoration: underline;
+}
+
+.sums b {
+  color: var(--ink);
+  font-weight: 680;
 }
 
 .add {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** One line of the ledger, and under it the decision that is open about it. */
 import { computed, nextTick, ref } from 'vue';
-import { gramsText, isOpen, scaleText, STATUS_WORDS, type WorksheetLine } from '@hand-ladle/core';
+import { gramsText, isOpen, loadsText, scaleText, STATUS_WORDS, type WorksheetLine } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
-import { usePrompts } from '../stores/prompts';
 import AmountText from './AmountText.vue';
 import DecisionChoices from './DecisionChoices.vue';
+import LineOffers from './LineOffers.vue';
+import LineWeight from './LineWeight.vue';
 
 const props = defineProps<{
   line: WorksheetLine;
@@ -16,32 +17,32 @@ const props = defineProps<{
 }>();
 defineEmits<{ toggle: [] }>();
 const bench = useBench();
-const prompts = usePrompts();
 
-const weight = computed(() =>
-  props.line.scaleGrams === null ? null : scaleText(props.line.scaleGrams, props.line.stepGrams),
+const loads = computed(() => loadsText(props.line.loads, props.line.stepGrams).replaceAll(' x ', ' × '));
+const FOLLOWS_WORDS = { batch: '', water: 'by the surface', pan: 'by the pan', portions: 'by the portion' };
+const follows = computed(() =>
+  props.depth > 0 ? '' : props.line.technique ? 'by the splash' : FOLLOWS_WORDS[props.line.follows],
 );
-/** "3 x 2.40 kg", or both weights where the scale's step makes loads differ. */
-const load = computed(() => {
-  const { loads, stepGrams } = props.line;
-  const most = loads[0];
-  const least = loads[loads.length - 1];
-  if (most === undefined || least === undefined) return null;
-  const isEqual = most === least;
-  const { figure, unit } = scaleText(most, stepGrams);
-  return { figure: isEqual ? figure : `${scaleText(least, stepGrams).figure}–${figure}`, unit };
-});
+const offers = computed(() =>
+  props.depth === 0 ? bench.offers.filter(({ lineId }) => lineId === props.line.sourceId) : [],
+);
 const first = computed(() => scaleText(props.line.firstGrams ?? 0, props.line.stepGrams));
 const columns = computed(() => 4 + Number(props.isLoaded) + Number(props.isHeldBack));
 const decision = computed(() => (props.depth === 0 ? (props.line.findings.find(isOpen) ?? null) : null));
 const more = computed(() => props.line.findings.filter(isOpen).length - 1);
-const cautions = computed(() => props.line.findings.filter(({ severity }) => severity === 'caution'));
+const cautions = computed(() =>
+  props.depth > 0
+    ? []
+    : bench.worksheet!.findings.filter(
+        ({ severity, lineId }) => severity === 'caution' && lineId === props.line.id,
+      ),
+);
 const purchased = computed(() => {
   const { purchasedGrams, batchGrams } = props.line;
   const isTrimmed = purchasedGrams !== null && batchGrams !== null && purchasedGrams > batchGrams * 1.01;
-  return isTrimmed ? `from ${gramsText(purchasedGrams)} as bought` : '';
+  if (!isTrimmed) return '';
+  return `from ${gramsText(purchasedGrams)} ${props.line.isDrained ? 'in tins' : 'as bought'}`;
 });
-/** The words of the line, shown where they say more than name and amount do. */
 const isComponent = computed(() => props.line.children.length > 0);
 
 const source = computed(() => bench.recipe?.lines.find(({ id }) => id === props.line.sourceId) ?? null);
@@ -99,6 +100,8 @@ async function rewrite(): Promise<void> {
         <span v-if="line.form" class="form">{{ line.form }}</span>
         <span v-if="line.swappedFrom" class="form">instead of {{ line.swappedFrom.toLowerCase() }}</span>
         <span v-if="purchased" class="form">{{ purchased }}</span>
+        <span v-if="line.isCookedApart" class="form">cooked apart</span>
+        <span v-if="follows" class="form">{{ follows }}</span>
         <p v-if="line.hint" class="hint">{{ line.hint }}</p>
       </template>
     </th>
@@ -106,17 +109,9 @@ async function rewrite(): Promise<void> {
       {{ line.amountText || (line.baseGrams === null ? 'no amount' : gramsText(line.baseGrams)) }}
     </td>
     <td class="right batch">
-      <button v-if="weight" class="weight" type="button" @click="prompts.whyLineId = line.id">
-        <span class="unseen">{{ line.name }}: </span><AmountText v-bind="weight" /><span class="unseen"
-          >. Why?</span
-        >
-        <span class="share" aria-hidden="true"
-          ><i :style="{ width: `${Math.max(1, line.share * 100)}%` }"
-        /></span>
-      </button>
-      <span v-else class="unknown">not known</span>
+      <LineWeight :line="line" :is-child="depth > 0" />
     </td>
-    <td v-if="isLoaded" class="right load"><AmountText v-if="load && depth === 0" v-bind="load" /></td>
+    <td v-if="isLoaded" class="right load">{{ depth === 0 ? loads : '' }}</td>
     <td v-if="isHeldBack" class="right first">
       <template v-if="line.heldBackGrams > 0"
         ><AmountText v-bind="first" /><span class="soft">, then taste</span></template
@@ -147,7 +142,12 @@ async function rewrite(): Promise<void> {
       />
     </td>
   </tr>
-  <tr v-for="caution in depth === 0 ? cautions : []" :key="caution.code" class="caution">
+  <tr v-if="offers.length > 0" class="offers">
+    <td :colspan="columns">
+      <LineOffers :offers="offers" />
+    </td>
+  </tr>
+  <tr v-for="caution in cautions" :key="caution.code" class="caution">
     <td :colspan="columns">{{ caution.message }}</td>
   </tr>
 </template>
@@ -185,6 +185,12 @@ tr.caution > td {
 
 tr.doubtful > th {
   box-shadow: inset 4px 0 0 var(--amber-line);
+}
+
+tr.offers > td {
+  height: auto;
+  padding: 0 9px 7px 12px;
+  border-top: 0;
 }
 
 tr.decision > td,
@@ -267,48 +273,6 @@ button.name:hover {
   max-width: 130px;
 }
 
-.weight {
-  position: relative;
-  display: inline-block;
-  min-width: 92px;
-  padding: 2px 0 0;
-  border: 0;
-  background: none;
-  text-align: right;
-  font-size: var(--text-xl);
-  font-weight: 700;
-  line-height: 1.15;
-}
-
-.child .weight {
-  font-size: var(--text-l);
-  font-weight: 600;
-}
-
-.weight:hover {
-  color: var(--rim);
-}
-
-.share {
-  display: block;
-  height: 3px;
-  margin-top: 3px;
-  background: var(--track);
-  border-radius: 2px;
-}
-
-.share i {
-  display: block;
-  height: 100%;
-  background: var(--rim);
-  border-radius: 2px;
-}
-
-.unknown {
-  color: var(--amber);
-  font-weight: 640;
-}
-
 .load {
   font-size: var(--text-m);
 }
@@ -330,7 +294,7 @@ button.name:hover {
 }
 
 @media (max-width: 760px) {
-  tr:not(.decision, .caution) {
+  tr:not(.decision, .caution, .offers) {
     display: grid;
     grid-template-columns: 1fr auto;
     padding: 4px 12px;
@@ -355,7 +319,7 @@ button.name:hover {
     margin-left: 5px;
   }
 
-  tr:not(.decision, .caution) > * {
+  tr:not(.decision, .caution, .offers) > * {
     height: auto;
     padding: 2px 0 2px calc(var(--depth, 0) * 16px);
     border: 0;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The open dish as one strip in the order of the work; each stage says its key figure and is the way to it. */
 import { computed, ref, watch } from 'vue';
-import { RouterLink } from 'vue-router';
+import { RouterLink, useRoute } from 'vue-router';
 import { figureText, fixedText, formatGrams, roundToDecimals } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 import AmountText from './AmountText.vue';
@@ -55,6 +55,9 @@ function rename(): void {
 }
 
 const base = computed(() => `/dishes/${bench.recipe!.id}`);
+const route = useRoute();
+/** The batch has views of its own; its stage stays marked on all of them. */
+const isBatch = computed(() => ['batch', 'loads', 'mass', 'times', 'sheet'].includes(String(route.name)));
 </script>
 
 <template>
@@ -73,7 +76,12 @@ const base = computed(() => `/dishes/${bench.recipe!.id}`);
       </h1>
     </div>
     <nav aria-label="Stages of the dish">
-      <RouterLink :to="base" class="stage">
+      <RouterLink
+        :to="base"
+        class="stage"
+        :class="{ here: isBatch }"
+        :aria-current="isBatch ? 'page' : undefined"
+      >
         <span class="over">Batch</span>
         <span class="key"
           ><AmountText v-bind="weight" /> <small>× {{ figureText(sheet.factor, 1) }}</small></span
@@ -175,7 +183,8 @@ nav {
   background: #ffffff;
 }
 
-.stage.router-link-exact-active {
+.stage.router-link-exact-active,
+.stage.here {
   background: #ffffff;
   border-bottom-color: var(--rim);
 }

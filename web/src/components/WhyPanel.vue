@@ -1,9 +1,9 @@
 <script setup lang="ts">
-/** The answer to "why?" for a weight of the ledger: formulas with their figures, origins and sources. */
+/** The answer to "why?" for a weight of the ledger or a figure of the batch: formulas with their figures, origins and sources. */
 import { computed } from 'vue';
 import { ElDrawer } from 'element-plus/es/components/drawer/index.mjs';
 import 'element-plus/es/components/drawer/style/css';
-import { explainLine, type WorksheetLine } from '@hand-ladle/core';
+import { explainFigure, explainLine, FIGURE_NAMES, type WorksheetLine } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 import { usePrompts } from '../stores/prompts';
 
@@ -20,27 +20,35 @@ function find(lines: readonly WorksheetLine[], id: string): WorksheetLine | null
 const line = computed(() =>
   prompts.whyLineId && bench.worksheet ? find(bench.worksheet.lines, prompts.whyLineId) : null,
 );
-const reasons = computed(() =>
-  line.value && bench.worksheet ? explainLine(line.value, bench.worksheet) : [],
+const reasons = computed(() => {
+  if (!bench.worksheet) return [];
+  if (line.value) return explainLine(line.value, bench.worksheet);
+  return prompts.whyFigure ? explainFigure(prompts.whyFigure, bench.worksheet) : [];
+});
+const title = computed(() =>
+  line.value ? line.value.name : prompts.whyFigure ? FIGURE_NAMES[prompts.whyFigure] : '',
 );
 const isShown = computed({
-  get: () => line.value !== null,
+  get: () => title.value !== '',
   set: (shown) => {
-    if (!shown) prompts.whyLineId = null;
+    if (shown) return;
+    prompts.whyLineId = null;
+    prompts.whyFigure = null;
   },
 });
 </script>
 
 <template>
-  <ElDrawer v-model="isShown" :title="line ? `Why: ${line.name}` : ''" size="min(420px, 92vw)">
-    <p class="written">Written: “{{ line?.text }}”</p>
+  <ElDrawer v-model="isShown" :title="title && `Why: ${title}`" size="min(420px, 92vw)">
+    <p v-if="line" class="written">Written: “{{ line.text }}”</p>
     <ol>
-      <li v-for="reason in reasons" :key="reason.what">
+      <li v-for="(reason, index) in reasons" :key="index">
         <h3>{{ reason.what }}</h3>
         <p class="formula">{{ reason.formula }}</p>
         <p class="soft">{{ reason.source }}</p>
       </li>
     </ol>
+    <p v-if="reasons.length === 0" class="soft">Nothing of it is in this batch.</p>
   </ElDrawer>
 </template>
 

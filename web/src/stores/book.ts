@@ -84,6 +84,12 @@ export const useBook = defineStore('book', () => {
     kitchens.value = kitchens.value.map((each) => (each.id === changed.id ? changed : each));
   }
 
+  /** Puts a new kitchen in the list and opens it. */
+  function addKitchen(made: Kitchen): void {
+    kitchens.value = [...kitchens.value, made];
+    chooseKitchen(made.id);
+  }
+
   return {
     foods,
     swaps,
@@ -101,5 +107,6 @@ export const useBook = defineStore('book', () => {
     reloadComponents,
     chooseKitchen,
     replaceKitchen,
+    addKitchen,
   };
 });

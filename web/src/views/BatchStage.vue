@@ -1,54 +1,92 @@
 <script setup lang="ts">
-import BatchLedger from '../components/BatchLedger.vue';
-import CautionPlate from '../components/CautionPlate.vue';
-import HazardPlate from '../components/HazardPlate.vue';
-import MethodPlate from '../components/MethodPlate.vue';
-import PortionPlate from '../components/PortionPlate.vue';
+/** The batch: its target above, and below it the weights or one of the other ways to look at it. */
+import { computed } from 'vue';
+import { RouterLink, RouterView } from 'vue-router';
 import TargetStrip from '../components/TargetStrip.vue';
+import { useBench } from '../stores/bench';
+
+const bench = useBench();
+const base = computed(() => `/dishes/${bench.recipe!.id}`);
+const views = computed(() => {
+  const { loadCount, components } = bench.worksheet!;
+  const made =
+    components.length === 0
+      ? ''
+      : components.length === 1
+        ? ', 1 component'
+        : `, ${components.length} components`;
+  return [
+    { to: base.value, name: 'Weights' },
+    { to: `${base.value}/loads`, name: `Loads: ${loadCount}${made}` },
+    { to: `${base.value}/mass`, name: 'Where it goes' },
+    { to: `${base.value}/times`, name: 'Times and cooling' },
+    { to: `${base.value}/sheet`, name: 'Batch sheet' },
+  ];
+});
 </script>
 
 <template>
-  <div class="bench">
-    <div class="work">
-      <TargetStrip />
-      <BatchLedger />
-      <MethodPlate />
-    </div>
-    <aside>
-      <HazardPlate />
-      <PortionPlate />
-      <CautionPlate />
-    </aside>
+  <div class="stage">
+    <TargetStrip />
+    <nav class="views" aria-label="Views of the batch">
+      <RouterLink v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</RouterLink>
+    </nav>
+    <RouterView />
   </div>
 </template>
 
 <style scoped>
-.bench {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  gap: var(--space-4);
+.stage {
   padding: 14px 20px var(--space-6);
 }
 
-aside {
-  display: grid;
-  gap: var(--space-3);
-  align-content: start;
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-4);
+  margin-bottom: var(--space-3);
 }
 
-@media (max-width: 1100px) {
-  .bench {
-    grid-template-columns: minmax(0, 1fr);
-  }
+.views a {
+  display: flex;
+  align-items: center;
+  min-height: 40px;
+  color: var(--ink-soft);
+  font-weight: 560;
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+}
 
-  aside {
-    grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+.views a:hover {
+  color: var(--rim);
+}
+
+.views a.router-link-exact-active {
+  color: var(--rim);
+  font-weight: 680;
+  border-bottom-color: var(--rim);
+}
+
+@media (pointer: coarse) {
+  .views a {
+    min-height: var(--touch);
   }
 }
 
 @media (max-width: 760px) {
-  .bench {
+  .stage {
     padding: var(--space-3);
+  }
+}
+
+@media print {
+  .stage {
+    padding: 0;
+  }
+
+  .views,
+  .stage > :first-child {
+    display: none;
   }
 }
 </style>
