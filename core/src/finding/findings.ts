@@ -93,7 +93,7 @@ export const FINDING_KINDS = {
   ),
   'home-vessel-assumed': kind(
     'note',
-    (f) => `The home recipe names no pot: a ${f['name']} is assumed (convention) for the water it loses.`,
+    (f) => `The home recipe names no vessel: a ${f['name']} is assumed (convention) for the water it loses.`,
   ),
   'water-not-enough': kind(
     'caution',

@@ -11,9 +11,15 @@ export function steamGrams(cooking: Cooking, surfaceM2: number): number {
   return steamRate(cooking) * surfaceM2 * (cooking.minutes / 60) * 1000;
 }
 
-/** The home vessel's surface for a stretch of cooking, square metres: pot, tray, or the deep dish of a bake (convention). */
-export const homeSurface = ({ heat }: Pick<Cooking, 'heat'>, isDeep = false): number =>
-  heat !== 'oven' ? HOME_POT.surfaceM2 : isDeep ? HOME_DISH.surfaceM2 : HOME_TRAY.surfaceM2;
+/** The vessel a stretch of cooking is assumed to happen in at home: a pot, or a tray or deep dish in the oven. */
+export const homeVessel = (
+  { heat }: Pick<Cooking, 'heat'>,
+  isDeep = false,
+): { name: string; surfaceM2: number } => (heat !== 'oven' ? HOME_POT : isDeep ? HOME_DISH : HOME_TRAY);
+
+/** Its surface, square metres. */
+export const homeSurface = (cooking: Pick<Cooking, 'heat'>, isDeep = false): number =>
+  homeVessel(cooking, isDeep).surfaceM2;
 
 /** Minutes a stretch of cooking takes to drive off so much steam from a surface; infinite where nothing can leave. */
 export function minutesFor(

@@ -109,8 +109,9 @@ const NO_SPLIT: Split = { scaleGrams: 0, stepGrams: 1, scaleName: '', loads: [] 
 /** The first stage a written line goes into; one load for lines that no machine's step names. */
 function stageOf(line: ComposedLine, stages: readonly StageBatch[]): StageBatch | null {
   for (const each of stages) if (each.stage.lineIds?.has(line.source.id)) return each;
-  for (const each of stages) if (each.stage.lineIds === null) return each;
-  return null;
+  // Garnish waits for the portions, unless a step puts it into a machine by name.
+  if (line.follows === 'portions') return null;
+  return stages.find(({ stage }) => stage.lineIds === null) ?? null;
 }
 
 /** Lines of a component at the size one line needs it, without loads of their own. */

@@ -2,14 +2,15 @@
 import { bitsOf, substancesExcludedBy } from '../allergen';
 import { finding, type Finding } from '../finding';
 import { HEAT_LIMITS } from '../heat/limits';
-import { HOME_POT, PANS, passes, type Kitchen } from '../kitchen';
+import { PANS, passes, type Kitchen } from '../kitchen';
 import { FACT_NAMES, type MissingFigure } from '../nutrition';
 import { figureText } from '../quantity';
 import { recipeFindings } from '../recipe/check-recipe';
+import { isBakedDeep } from '../recipe/work';
 import { unusedLines } from '../recipe/read-step';
 import type { Recipe } from '../recipe/recipe';
 import type { Ratio } from '../recipe/ratios';
-import type { Target } from '../scaling';
+import { homeVessel, type Target } from '../scaling';
 import type { Batch } from './batch';
 import type { Composed, ComposedLine } from './compose';
 import type { WorksheetLine } from './lines';
@@ -83,7 +84,9 @@ export function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen
     ...yieldContradiction(composed),
     ...recipeFindings(composed.recipe, composed.lines),
   ];
-  const kilograms = (grams: number): string => figureText((grams * batch.factor) / 1000, 2);
+  // The home range at batch size, steam of the batch's own vessel and all.
+  const kilograms = (homeGrams: number): string =>
+    figureText((batch.finishedGrams * (homeGrams / composed.finishedGrams)) / 1000, 2);
   if (batch.problem !== null) found.push(finding('target-invalid', null, { reason: batch.problem }));
   if (!composed.isMeasured && composed.finishedGrams > 0) {
     const figures = { low: kilograms(composed.lowGrams), high: kilograms(composed.highGrams) };
@@ -93,7 +96,9 @@ export function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen
     found.push(finding('water-not-enough', null, { excess: figureText(batch.excessWaterGrams / 1000, 2) }));
   }
   if (composed.cookings.length > 0) {
-    found.push(finding('home-vessel-assumed', null, { name: HOME_POT.name }));
+    const isDeep = isBakedDeep(composed.recipe);
+    const assumed = new Set(composed.cookings.map((cooking) => homeVessel(cooking, isDeep).name));
+    found.push(finding('home-vessel-assumed', null, { name: [...assumed].join(' and a ') }));
     const { hotHoldCelsius, coolingText } = HEAT_LIMITS[kitchen.regime];
     found.push(finding('cool-and-hold', null, { hot: hotHoldCelsius, cooling: coolingText }));
   }

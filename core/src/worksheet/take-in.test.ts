@@ -191,7 +191,7 @@ describe('a whole text', () => {
     const started = performance.now();
     const reading = read(['Long', 'Serves 4', ...lines, 'Method', ...steps].join('\n'));
     expect([reading.lines.length, reading.steps.length]).toEqual([1900, 90]);
-    expect(performance.now() - started).toBeLessThan(5000);
+    expect(performance.now() - started).toBeLessThan(15_000);
     expect(recipeFromReading(reading, 'x').lines).toHaveLength(1900);
   });
 });

@@ -30,12 +30,12 @@ const offText = computed(() => {
         ><i :style="{ width: `${Math.max(1, line.share * 100)}%` }"
       /></span>
     </button>
+    <span v-else class="unknown">not known</span>
     <span v-if="weight && (offText || line.spoons || !line.scaleName)" class="off">
       <span v-if="line.spoons">{{ line.spoons.text }}{{ line.loads.length > 1 ? ' a load' : '' }}</span>
       <span v-if="!line.scaleName" class="coarse">no scale shows it</span>
       <span v-else-if="offText">{{ offText }}</span>
     </span>
-    <span v-else class="unknown">not known</span>
   </div>
 </template>
 

@@ -92,8 +92,8 @@ function choose(work: WorkKind, choices: readonly MachineChoice[], vesselId: str
 .machines {
   display: flex;
   flex-wrap: wrap;
+  flex: 1 1 300px;
   gap: var(--space-1) var(--space-5);
-  width: 100%;
   font-size: var(--text-s);
   line-height: 1.3;
 }

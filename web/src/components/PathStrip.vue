@@ -43,6 +43,10 @@ const below = computed(() => {
   return 'every line is checked';
 });
 
+const isInDoubt = computed(() =>
+  sheet.value.allergens.some(({ status }) => ['check', 'may-contain'].includes(status)),
+);
+
 const isAtLeast = (id: string): boolean => sheet.value.nutrition.missing.some((figure) => figure.id === id);
 const atLeast = (id: string): string => (isAtLeast(id) ? 'at least ' : '');
 const facts = computed(() => sheet.value.nutrition.perPortion);
@@ -93,9 +97,7 @@ const isBatch = computed(() => ['batch', 'loads', 'mass', 'times', 'sheet'].incl
         <span class="key words" :class="{ brick: contains, long: contains.length > 20 }">{{
           contains || 'None named'
         }}</span>
-        <span class="under" :class="{ amber: below.includes('check') || below.includes('may') }">{{
-          below
-        }}</span>
+        <span class="under" :class="{ amber: isInDoubt }">{{ below }}</span>
       </RouterLink>
       <RouterLink :to="`${base}/portion`" class="stage">
         <span class="over">One portion, {{ roundToDecimals(sheet.portionGrams, 0) }} g</span>

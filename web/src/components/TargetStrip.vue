@@ -82,6 +82,7 @@ const problem = computed(
       </button>
     </div>
     <MachineRow />
+    <slot />
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
   </section>
 </template>

@@ -27,10 +27,11 @@ const views = computed(() => {
 
 <template>
   <div class="stage">
-    <TargetStrip />
-    <nav class="views" aria-label="Views of the batch">
-      <RouterLink v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</RouterLink>
-    </nav>
+    <TargetStrip>
+      <nav class="views" aria-label="Views of the batch">
+        <RouterLink v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</RouterLink>
+      </nav>
+    </TargetStrip>
     <RouterView />
   </div>
 </template>
@@ -44,7 +45,7 @@ const views = computed(() => {
   display: flex;
   flex-wrap: wrap;
   gap: 0 var(--space-4);
-  margin-bottom: var(--space-3);
+  margin-left: auto;
 }
 
 .views a {
@@ -84,7 +85,6 @@ const views = computed(() => {
     padding: 0;
   }
 
-  .views,
   .stage > :first-child {
     display: none;
   }

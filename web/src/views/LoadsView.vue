@@ -173,8 +173,8 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
           For
           {{ component.askedBy.map(({ name, grams }) => `${name} ${gramsText(grams)}`).join(', ') }}
           <template v-for="stage in component.stages" :key="stage.work">
-            · {{ stage.machine?.name ?? 'no machine on record' }}, {{ stage.loads }} ×
-            {{ gramsText(stage.loadGrams) }}
+            · {{ stage.machine?.name ?? 'no machine on record' }},
+            {{ `${stage.loads} × ${gramsText(stage.loadGrams)}` }}
           </template>
         </p>
       </header>

@@ -107,7 +107,7 @@ const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText
       <h2>The balance</h2>
       <table class="sheet-table" data-testid="balance">
         <tbody>
-          <tr v-for="[name, grams] in rows" :key="name">
+          <tr v-for="[name, grams] in rows.filter((row) => row[1] !== 0)" :key="name">
             <th scope="row">{{ name }}</th>
             <td class="right">{{ signed(grams) }}</td>
           </tr>

@@ -85,8 +85,8 @@ const inOrderOfMaking = computed(() => [...(demand.value ?? [])].reverse());
           {{ gramsText(part.neededGrams) }} needed,
           {{ part.surplusGrams < 0.5 ? 'nothing over' : `${gramsText(part.surplusGrams)} over` }}
           <template v-for="stage in part.stages" :key="stage.work">
-            · {{ stage.machine?.name ?? 'no machine on record' }}: {{ stage.loads }} ×
-            {{ gramsText(stage.loadGrams) }}
+            · {{ stage.machine?.name ?? 'no machine on record' }}:
+            {{ `${stage.loads} × ${gramsText(stage.loadGrams)}` }}
           </template>
         </p>
         <ul class="asked">

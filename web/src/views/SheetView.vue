@@ -194,13 +194,17 @@ caption {
   font-weight: 620;
 }
 
+.brings {
+  width: 18%;
+}
+
 td {
   padding: 3px 12px 3px 0;
   vertical-align: baseline;
 }
 
 .boxes {
-  width: 1%;
+  width: 11%;
   white-space: nowrap;
 }
 
@@ -215,10 +219,10 @@ td {
 }
 
 .weight {
-  width: 1%;
+  width: 30%;
   font-size: 1.5rem;
   font-weight: 740;
-  white-space: nowrap;
+  line-height: 1.15;
 }
 
 .held,

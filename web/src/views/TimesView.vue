@@ -77,30 +77,13 @@ const picture = computed((): Data[] =>
     hovertemplate: `${method.name}: %{y:.0f} °C after %{x:.1f} h<extra></extra>`,
   })),
 );
-/** A curve's name stands at its end inside the picture. */
-const names = computed((): Partial<Layout>['annotations'] =>
-  (cooling.value?.methods ?? []).map(({ method, cooling: { curve, clockStartMinutes } }, index) => {
-    const shares = [0.38, 0.55, 0.72];
-    const x = mostMinutes.value * shares[index % shares.length]!;
-    const at = curve.minutes.findIndex((each) => each - clockStartMinutes >= x);
-    const y = curve.coreCelsius[at < 0 ? curve.coreCelsius.length - 1 : at]!;
-    return {
-      x: x / 60,
-      y,
-      text: method.name,
-      showarrow: true,
-      arrowhead: 0,
-      ax: 24,
-      ay: -26,
-      bgcolor: token('enamel'),
-    };
-  }),
-);
 const layout = computed((): Partial<Layout> => {
   const brick = { color: token('brick'), width: 2.5 };
   const stages = limits.value.cooling;
   return {
-    margin: { l: 48, r: 12, t: 12, b: 42 },
+    margin: { l: 48, r: 12, t: 34, b: 48 },
+    showlegend: true,
+    legend: { orientation: 'h', x: 0, y: 1.12 },
     xaxis: {
       title: { text: 'Hours from when the clock starts' },
       range: [-0.4, mostMinutes.value / 60],
@@ -131,7 +114,6 @@ const layout = computed((): Partial<Layout> => {
         xshift: 5,
         font: { color: token('brick') },
       })),
-      ...(names.value ?? []),
     ],
   };
 });
