@@ -151,7 +151,7 @@ function draw(pdf: Pdf, sheet: BatchSheet, scale: number, paper: readonly [numbe
     'black',
   );
   if (sheet.mayContain !== '') pen.block(`May contain: ${sheet.mayContain}`, TYPE.text, 'bold');
-  if (sheet.check !== '') pen.block(`Not checked: ${sheet.check}`, TYPE.text, 'bold');
+  if (sheet.check !== '') pen.block(`Check the pack for: ${sheet.check}`, TYPE.text, 'bold');
   pen.block([...sheet.machines, sheet.pans].filter(Boolean).join('  |  '), TYPE.text);
   if (sheet.ready.length > 0) pen.block(`Have ready: ${sheet.ready.join('; ')}`, TYPE.text, 'bold');
   for (const step of sheet.steps) drawStep(pen, step);

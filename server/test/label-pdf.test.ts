@@ -13,9 +13,11 @@ const labelOf = (id: string, kitchen: Kitchen): Label => {
   const { recipe, target } = demo.find((each) => each.recipe.id === id)!;
   return worksheet({ recipe, kitchen, target: target! }, book).label;
 };
-/** The words of a PDF, by poppler. */
+/** The words of a PDF, by poppler; a word that broke at its own hyphen is put together again. */
 const textOf = (pdf: Buffer): string =>
-  execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' }).replace(/\s+/g, ' ');
+  execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' })
+    .replace(/\s+/g, ' ')
+    .replace(/(\p{L})- (?=\p{L})/gu, '$1-');
 const infoOf = (pdf: Buffer, program: string): string =>
   execFileSync(program, ['-'], { input: pdf, encoding: 'utf8' });
 

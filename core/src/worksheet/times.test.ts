@@ -1,5 +1,5 @@
 import { batchSheet, ovenText, PANS, timeText, type Kitchen, type Target, type Worksheet } from '../index';
-import { book, cafe, demo, demoRecipe, recipeOf, school, sheetOf, ward } from '../testing/world';
+import { cafe, demo, demoRecipe, recipeOf, school, sheetOf, ward } from '../testing/world';
 
 const BAKE = demoRecipe('celeriac-bean-bake');
 const POT = demoRecipe('fennel-butter-bean-pot');

@@ -53,7 +53,7 @@ const weightText = ({ total, loads }: SheetEntry): string =>
         <p>{{ page.kitchen }}. Made on ____________ by ____________</p>
       </header>
       <p class="who">
-        <b>Contains: {{ page.contains || 'none of the allergens of this kitchen by name' }}.</b>
+        <b>Contains: {{ page.contains || 'nothing named' }}.</b>
         <template v-if="page.mayContain"> May contain: {{ page.mayContain }}.</template>
         <template v-if="page.check"> Check the pack for: {{ page.check }}.</template>
       </p>
