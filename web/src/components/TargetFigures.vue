@@ -68,6 +68,13 @@ function setPan(pan: PanId | undefined): void {
   if (target.value.kind === 'pans' && pan) bench.setTarget({ ...target.value, pan });
 }
 
+/** Another size of pan, as deep as the one before where it comes so deep. */
+function setPanType(type: string): void {
+  const pans = PAN_TYPES.find((each) => each.type === type)?.pans ?? [];
+  const now = target.value.kind === 'pans' ? PANS[target.value.pan].depthMm : 0;
+  setPan(pans.find((id) => PANS[id].depthMm === now) ?? pans[0]);
+}
+
 /** The lines that can limit a batch: those with a weight of their own. */
 const stored = computed(() =>
   sheet.value.lines.filter(
@@ -195,12 +202,7 @@ const done = (): void => bench.dropTarget();
         @done="done"
         @wrong="$emit('wrong', $event)"
       />
-      <select
-        class="pick"
-        aria-label="Kind of pan"
-        :value="panType"
-        @change="setPan(PAN_TYPES.find(({ type }) => type === valueOf($event))?.pans[0])"
-      >
+      <select class="pick" aria-label="Kind of pan" :value="panType" @change="setPanType(valueOf($event))">
         <option v-for="each in PAN_TYPES" :key="each.type" :value="each.type">{{ each.type }}</option>
       </select>
       <select

@@ -30,12 +30,17 @@ function figureOf(now: Target): number {
   }
 }
 
-/** A figure a cook would say: two digits and a half, whole portions. */
-function round(value: number, kind: Target['kind']): number {
+/** Steps of figures a cook would say: two digits and a half, whole portions. */
+function stepAt(value: number, kind: Target['kind']): number {
   const digits = 10 ** Math.floor(Math.log10(value));
-  const step = value >= 20 ? digits / 20 : digits / 10;
-  const least = kind === 'portions' ? 1 : kind === 'weight' || kind === 'store' ? 10 : 0.25;
-  return Math.max(least, Math.round(value / Math.max(step, least)) * Math.max(step, least));
+  const least =
+    kind === 'portions' || kind === 'sizes' ? 1 : kind === 'weight' || kind === 'store' ? 10 : 0.25;
+  return Math.max(least, value >= 20 ? digits / 20 : digits / 10);
+}
+
+function round(value: number, kind: Target['kind']): number {
+  const step = stepAt(value, kind);
+  return Math.max(step, Math.round(value / step) * step);
 }
 
 function targetAt(now: Target, value: number): Target {
@@ -78,6 +83,14 @@ function drag(event: Event): void {
   bench.dragTarget(targetAt(heldFrom.value.target, home.value * 2 ** (LEAST + at * (MOST - LEAST))));
 }
 
+/** Arrows go by the figure's own step, however long the ruler is. */
+function nudge(direction: number): void {
+  const now = target.value;
+  const figure = figureOf(now);
+  heldFrom.value ??= { target: now, home: home.value };
+  bench.dragTarget(targetAt(now, figure + direction * stepAt(figure, now.kind)));
+}
+
 function drop(): void {
   heldFrom.value = null;
   bench.dropTarget();
@@ -115,6 +128,11 @@ const isShown = computed(() => target.value.kind !== 'store' || !target.value.ot
       :aria-valuetext="`${figureText(sheet.factor, 1)} times the home recipe`"
       @input="drag"
       @change="drop"
+      @keydown.right.prevent="nudge(1)"
+      @keydown.up.prevent="nudge(1)"
+      @keydown.left.prevent="nudge(-1)"
+      @keydown.down.prevent="nudge(-1)"
+      @keyup="heldFrom && drop()"
       @blur="heldFrom && drop()"
     />
     <div class="marks" aria-hidden="true">
