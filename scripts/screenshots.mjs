@@ -11,6 +11,8 @@ const PORT = 4390;
 const DATA = join('.data', 'screenshots');
 const FOLDER = join('docs', 'screenshots');
 const POT = '/dishes/barley-leek-white-bean-pot';
+const FENNEL = '/dishes/fennel-butter-bean-pot';
+const BAKE = '/dishes/celeriac-bean-bake';
 const STATEMENT = 'Water, SOYA beans, WHEAT, salt, spices. May contain traces of sesame. Free from milk.';
 const TABLE = `Food Name;Water (g);Protein (g);Carbohydrate (g);Remark
 Skirret;75;2,1;19;raw
@@ -41,6 +43,35 @@ const open = (path) => async (page) => {
 const VIEWS = [
   ['dishes', [1280, 800], open('/')],
   ['bench', [1280, 800], open(POT)],
+  ['loads', [1280, 900], open(`${BAKE}/loads`)],
+  [
+    'mass',
+    [1280, 800],
+    async (page) => {
+      await open(`${FENNEL}/mass`)(page);
+      await page.waitForSelector('[data-drawn=true]');
+    },
+  ],
+  [
+    'times',
+    [1280, 900],
+    async (page) => {
+      await open(`${BAKE}/times`)(page);
+      await page.waitForSelector('[data-drawn=true]');
+    },
+  ],
+  ['batch-sheet', [1280, 1100], open(`${FENNEL}/sheet`)],
+  ['kitchen', [1280, 800], open('/kitchen')],
+  [
+    'prepare',
+    [1280, 800],
+    async (page) => {
+      await open('/prepare')(page);
+      await page.getByRole('checkbox', { name: /Celeriac/ }).check();
+      await page.getByRole('checkbox', { name: /Barley/ }).check();
+      await page.waitForSelector('[data-component]');
+    },
+  ],
   ['hazards', [1280, 800], open(`${POT}/hazards`)],
   ['portion', [1280, 800], open(`${POT}/portion`)],
   ['label', [1280, 800], open(`${POT}/label`)],

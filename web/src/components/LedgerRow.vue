@@ -350,7 +350,7 @@ button.name:hover {
   }
 
   .load:not(:empty)::before {
-    content: 'one load ';
+    content: 'loads ';
     color: var(--ink-soft);
   }
 

@@ -42,67 +42,73 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
 </script>
 
 <template>
-  <table class="sheet-table">
-    <thead>
-      <tr>
-        <th scope="col">Name</th>
-        <th scope="col" class="right">Carries, kg</th>
-        <th scope="col">Shows steps of</th>
-        <th scope="col"><span class="unseen">Take out</span></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="scale in scales" :key="scale.id">
-        <th scope="row">
-          <input
-            class="field"
-            maxlength="80"
-            :aria-label="`Name of ${scale.name}`"
-            :value="scale.name"
-            @change="set(scale.id, { name: valueOf($event).trim() || scale.name })"
-          />
-        </th>
-        <td class="right">
-          <SettingFigure
-            :label="`Kilograms ${scale.name} carries`"
-            :value="scale.capacityGrams / 1000"
-            :least="0.001"
-            @set="$event !== null && set(scale.id, { capacityGrams: $event * 1000 })"
-          />
-        </td>
-        <td>
-          <p v-for="(band, index) in scale.bands" :key="index" class="band">
-            <SettingFigure
-              :label="`Step of ${scale.name} in grams, band ${index + 1}`"
-              :value="band.stepGrams"
-              :least="0.01"
-              :most="1000"
-              @set="$event !== null && setBand(scale, index, { stepGrams: $event })"
+  <div class="wide">
+    <table class="sheet-table">
+      <thead>
+        <tr>
+          <th scope="col">Name</th>
+          <th scope="col" class="right">Carries, kg</th>
+          <th scope="col">Shows steps of</th>
+          <th scope="col"><span class="unseen">Take out</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="scale in scales" :key="scale.id">
+          <th scope="row">
+            <input
+              class="field"
+              maxlength="80"
+              :aria-label="`Name of ${scale.name}`"
+              :value="scale.name"
+              @change="set(scale.id, { name: valueOf($event).trim() || scale.name })"
             />
-            <span class="soft">g</span>
-            <span v-if="index < scale.bands.length - 1" class="soft"
-              >below {{ band.belowGrams / 1000 }} kg, then</span
+          </th>
+          <td class="right">
+            <SettingFigure
+              :label="`Kilograms ${scale.name} carries`"
+              :value="scale.capacityGrams / 1000"
+              :least="0.001"
+              @set="$event !== null && set(scale.id, { capacityGrams: $event * 1000 })"
+            />
+          </td>
+          <td>
+            <p v-for="(band, index) in scale.bands" :key="index" class="band">
+              <SettingFigure
+                :label="`Step of ${scale.name} in grams, band ${index + 1}`"
+                :value="band.stepGrams"
+                :least="0.01"
+                :most="1000"
+                @set="$event !== null && setBand(scale, index, { stepGrams: $event })"
+              />
+              <span class="soft">g</span>
+              <span v-if="index < scale.bands.length - 1" class="soft"
+                >below {{ band.belowGrams / 1000 }} kg, then</span
+              >
+            </p>
+          </td>
+          <td class="right">
+            <button
+              class="choice plain"
+              type="button"
+              :disabled="scales.length === 1"
+              :aria-label="`Take out ${scale.name}`"
+              @click="remove(scale.id)"
             >
-          </p>
-        </td>
-        <td class="right">
-          <button
-            class="choice plain"
-            type="button"
-            :disabled="scales.length === 1"
-            :aria-label="`Take out ${scale.name}`"
-            @click="remove(scale.id)"
-          >
-            Take out
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+              Take out
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
   <button class="choice" type="button" @click="add">Add a scale</button>
 </template>
 
 <style scoped>
+.wide {
+  overflow-x: auto;
+}
+
 .field {
   width: 100%;
   min-height: 36px;

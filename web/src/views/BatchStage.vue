@@ -26,7 +26,7 @@ const views = computed(() => {
 </script>
 
 <template>
-  <div class="stage">
+  <div class="batch">
     <TargetStrip>
       <nav class="views" aria-label="Views of the batch">
         <RouterLink v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</RouterLink>
@@ -37,7 +37,7 @@ const views = computed(() => {
 </template>
 
 <style scoped>
-.stage {
+.batch {
   padding: 14px 20px var(--space-6);
 }
 
@@ -75,17 +75,17 @@ const views = computed(() => {
 }
 
 @media (max-width: 760px) {
-  .stage {
+  .batch {
     padding: var(--space-3);
   }
 }
 
 @media print {
-  .stage {
+  .batch {
     padding: 0;
   }
 
-  .stage > :first-child {
+  .batch > :first-child {
     display: none;
   }
 }
