@@ -1,6 +1,17 @@
 /** What a kitchen sets for itself, as Joi schemas: machines, scales, pans, units, regime, standard. */
 import Joi from 'joi';
-import { FRYING_FATS, PANS, PULSE_WAYS, SALT_WAYS, VESSEL_KINDS } from '@hand-ladle/core';
+import {
+  AMOUNT_WAYS,
+  BUILD_WAYS,
+  CREAM_WAYS,
+  EGG_WAYS,
+  FRYING_FATS,
+  PANS,
+  PULSE_WAYS,
+  SALT_WAYS,
+  TOFU_WAYS,
+  VESSEL_KINDS,
+} from '@hand-ladle/core';
 import { id, regime } from './schemas';
 
 const bands = Joi.array()
@@ -24,6 +35,10 @@ const vessel = Joi.object({
   fill: Joi.number().min(0.05).max(1).required(),
   surfaceM2: Joi.number().min(0).max(50).required(),
   levels: Joi.number().integer().min(1).max(60).required(),
+  pan: Joi.string()
+    .valid(...Object.keys(PANS))
+    .allow(null)
+    .default(null),
   powerKw: Joi.number().positive().max(500).allow(null).required(),
   isFan: Joi.boolean().required(),
 });
@@ -56,6 +71,21 @@ export const kitchenSettings = Joi.object({
       .required(),
     pulses: Joi.string()
       .valid(...PULSE_WAYS)
+      .required(),
+    cream: Joi.string()
+      .valid(...CREAM_WAYS)
+      .required(),
+    egg: Joi.string()
+      .valid(...EGG_WAYS)
+      .required(),
+    tofu: Joi.string()
+      .valid(...TOFU_WAYS)
+      .required(),
+    build: Joi.string()
+      .valid(...BUILD_WAYS)
+      .required(),
+    amounts: Joi.string()
+      .valid(...AMOUNT_WAYS)
       .required(),
   }).required(),
   vessels: Joi.array().items(vessel).max(60).unique('id').required(),

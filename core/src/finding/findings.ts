@@ -138,6 +138,12 @@ export const FINDING_KINDS = {
     'caution',
     (f) => `${f['name']} is ${f['percent']} % of the dish: this kitchen's salt is ${f['way']}.`,
   ),
+  'way-asked': kind('caution', (f) => `${f['name']}: this kitchen's ${f['question']} is ${f['way']}.`),
+  'build-asked': kind('note', (f) =>
+    f['way'] === 'one pot'
+      ? `This kitchen builds in one pot; this dish has ${f['parts']} components and ${f['machines']} machines.`
+      : 'This kitchen cooks components apart and combines them; nothing of this dish is made apart.',
+  ),
   'pulses-asked': kind('caution', (f) => `${f['name']}: this kitchen takes pulses ${f['way']}.`),
   'figure-missing': kind(
     'caution',

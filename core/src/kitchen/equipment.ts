@@ -1,5 +1,7 @@
 /** What a kitchen cooks, blends, mixes and weighs with, and how much of it may be filled. */
 
+import type { PanId } from './pans';
+
 /** Kinds of machine. What a batch is split by is the machine it must pass through. */
 export const VESSEL_KINDS = [
   'pot',
@@ -40,6 +42,8 @@ export interface Vessel {
   surfaceM2: number;
   /** Levels of an oven that are filled one by one; 1 for every other machine. */
   levels: number;
+  /** What an oven takes on each level; null where nobody said, and for every other machine. */
+  pan: PanId | null;
   /** Heating power in kilowatts; null where nobody read the plate on it. */
   powerKw: number | null;
   /** An oven that is set with its fan on. */
@@ -77,9 +81,10 @@ export const HEATING_EFFICIENCY: Readonly<Record<VesselKind, number>> = {
 };
 
 /** What a vessel is when only its name, kind and size are known: older settings lack the rest. */
-export const VESSEL_DEFAULTS: Pick<Vessel, 'count' | 'levels' | 'powerKw' | 'isFan'> = {
+export const VESSEL_DEFAULTS: Pick<Vessel, 'count' | 'levels' | 'pan' | 'powerKw' | 'isFan'> = {
   count: 1,
   levels: 1,
+  pan: null,
   powerKw: null,
   isFan: false,
 };

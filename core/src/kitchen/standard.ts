@@ -2,7 +2,28 @@
 
 export const FRYING_FATS = ['as written', 'water or stock', 'dry hot pan', 'a little oil'] as const;
 export const SALT_WAYS = ['as written', 'low', 'none'] as const;
-export const PULSE_WAYS = ['as written', 'from dry', 'tinned and rinsed'] as const;
+export const PULSE_WAYS = [
+  'as written',
+  'from dry, soaked',
+  'from dry, not soaked',
+  'tinned and rinsed',
+] as const;
+/** What makes a dish creamy or thick. */
+export const CREAM_WAYS = [
+  'as written',
+  'soaked nuts',
+  'seeds',
+  'blended vegetable or pulse',
+  'oat milk',
+  'flour in fat',
+  'starch',
+] as const;
+/** What does the work of an egg. */
+export const EGG_WAYS = ['as written', 'ground flax or chia', 'pulse water', 'tofu', 'starch'] as const;
+export const TOFU_WAYS = ['as written', 'firm, pressed', 'firm, not pressed', 'soft', 'silken'] as const;
+export const BUILD_WAYS = ['as written', 'one pot', 'components apart'] as const;
+/** Seasoning: a first addition, a taste and a note of what was used, or the gram as it is reckoned. */
+export const AMOUNT_WAYS = ['tasted and noted', 'exact to the gram'] as const;
 
 export interface KitchenStandard {
   /** No oil, refined flour, added sugar or ready-made analogue. */
@@ -10,6 +31,11 @@ export interface KitchenStandard {
   fryingFat: (typeof FRYING_FATS)[number];
   salt: (typeof SALT_WAYS)[number];
   pulses: (typeof PULSE_WAYS)[number];
+  cream: (typeof CREAM_WAYS)[number];
+  egg: (typeof EGG_WAYS)[number];
+  tofu: (typeof TOFU_WAYS)[number];
+  build: (typeof BUILD_WAYS)[number];
+  amounts: (typeof AMOUNT_WAYS)[number];
 }
 
 /** A kitchen that takes recipes as they are written. */
@@ -18,6 +44,11 @@ export const PLAIN_STANDARD: KitchenStandard = {
   fryingFat: 'as written',
   salt: 'as written',
   pulses: 'as written',
+  cream: 'as written',
+  egg: 'as written',
+  tofu: 'as written',
+  build: 'as written',
+  amounts: 'tasted and noted',
 };
 
 /** Salt of a low-salt kitchen, grams added to 100 g of finished food (convention: "low, at the end"). */

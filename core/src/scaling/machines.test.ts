@@ -25,6 +25,7 @@ const blender: Vessel = {
   fill: 0.75,
   surfaceM2: 0,
   levels: 1,
+  pan: null,
   powerKw: null,
   isFan: false,
 };

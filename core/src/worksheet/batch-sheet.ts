@@ -88,7 +88,7 @@ function entryOf(line: WorksheetLine): SheetEntry {
     boxes: Math.max(1, line.loads.length),
     heldBack:
       heldBackGrams > 0
-        ? `${weightText(firstGrams ?? 0, stepGrams)} at first, ${weightText(heldBackGrams, stepGrams)} held back: taste`
+        ? `${weightText(firstGrams ?? 0, stepGrams)} at first, ${weightText(heldBackGrams, stepGrams)} held back: taste, used ______ g`
         : '',
     spoons: line.spoons ? line.spoons.text : '',
     allergens: line.allergens.map(({ name, status }) =>
@@ -116,12 +116,21 @@ export const ovenText = ({ oven }: StepTime): string =>
     : '';
 
 /** "60 L kettle: one load of 33.6 kg", with its heat-up. */
-export function machineText({ machine, loads, rounds, loadGrams, heatUpMinutes, work }: StageView): string {
+export function machineText({
+  machine,
+  loads,
+  rounds,
+  loadGrams,
+  pans,
+  heatUpMinutes,
+  work,
+}: StageView): string {
   if (!machine) return `No machine on record to ${work === 'oven' ? 'bake' : work} in`;
   const count = loads === 1 ? 'one load' : `${loads} loads`;
   const sideBySide = machine.count > 1 && loads > 1 ? `, ${machine.count} machines, ${rounds} rounds` : '';
   const heat = heatUpMinutes === null ? '' : `; about ${minutesText(heatUpMinutes)} to come up to heat`;
-  return `${machine.name}: ${count} of ${gramsText(loadGrams)}${sideBySide}${heat}`;
+  const on = pans === null ? '' : `, on ${pans.count} x ${pans.name}${loads > 1 ? ' each' : ''}`;
+  return `${machine.name}: ${count} of ${gramsText(loadGrams)}${on}${sideBySide}${heat}`;
 }
 
 function pansText(sheet: Worksheet, kitchen: Kitchen): string {

@@ -159,7 +159,8 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
   const count = stage?.loads ?? 1;
   const isClose = isTight(line.role, food);
   const split = grams === null ? NO_SPLIT : splitIntoLoads(grams, count, isClose, kitchen);
-  const role = isTasted(composed) ? line.role : 'linear';
+  const isExact = kitchen.standard.amounts === 'exact to the gram';
+  const role = isTasted(composed) && !isExact ? line.role : 'linear';
   const { firstGrams, heldBackGrams } = firstAddition(split.scaleGrams, split.stepGrams, role, batch.factor);
   const isPureWater = food !== null && line.follows === 'water';
   return {

@@ -14,7 +14,7 @@ import { homeVessel, type Target } from '../scaling';
 import type { Batch } from './batch';
 import type { Composed, ComposedLine } from './compose';
 import type { WorksheetLine } from './lines';
-import { standardFindings } from './techniques';
+import { standardFindings } from './standard-findings';
 
 /** Findings of components, told on the dish's line that uses them. */
 export function innerFindings(line: ComposedLine): Finding[] {

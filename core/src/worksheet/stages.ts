@@ -1,5 +1,5 @@
 /** The stages of a batch as the screen and the batch sheet show them: machine, loads, what a load holds, heat-up. */
-import type { WorkKind } from '../kitchen';
+import { PANS, type WorkKind } from '../kitchen';
 import { heatUpMinutes } from '../heat/heating';
 import type { Batch } from './batch';
 
@@ -17,6 +17,8 @@ export interface StageView {
   rounds: number;
   surfaceM2: number;
   steamGrams: number;
+  /** Pans or trays of one load, where the machine says what it takes: 5 of "GN 1/1, 65 mm". */
+  pans: { name: string; count: number } | null;
   isHot: boolean;
   isLayer: boolean;
   heatUpMinutes: number | null;
@@ -45,6 +47,13 @@ export function stageViews(batch: Batch): StageView[] {
       rounds: Math.ceil(loads / Math.max(1, vessel?.count ?? 1)),
       surfaceM2,
       steamGrams,
+      pans:
+        vessel?.pan && holdsGrams > 0
+          ? {
+              name: PANS[vessel.pan].name,
+              count: Math.ceil((vessel.levels * loadGrams) / holdsGrams - 1e-9),
+            }
+          : null,
       isHot: stage.isHot,
       isLayer: stage.isLayer,
       heatUpMinutes: vessel && HEATED.has(stage.kind) ? heatUpMinutes(loadGrams, vessel) : null,

@@ -2,7 +2,6 @@
  * What can be done otherwise with a line, in one tap: the same food in another state, and what this kitchen's standard
  * asks for (water instead of oil, less salt). Nothing is changed until a cook takes it.
  */
-import { finding, type Finding } from '../finding';
 import { inSentence } from '../food';
 import { HOME_FRYING_PAN, LOW_SALT_SHARE, OIL_FILM_G_PER_M2, type Kitchen } from '../kitchen';
 import { figureText, gramsText, roundToDecimals } from '../quantity';
@@ -36,7 +35,7 @@ function withAnswers(recipe: Recipe, lineId: string, change: (answers: LineAnswe
   return { ...recipe, lines };
 }
 
-const isFat = (line: StandardLine): boolean =>
+export const isFat = (line: StandardLine): boolean =>
   line.follows === 'pan' && line.food !== null && !line.technique;
 
 function fatOffers(line: StandardLine, composed: Composed, panFactor: number, kitchen: Kitchen): Taking[] {
@@ -161,7 +160,7 @@ function stateOffers(
       why: `${to.because}${wetter}`,
       isAsked:
         isPulse &&
-        ((pulses === 'from dry' && to.state === 'dry') ||
+        ((pulses.startsWith('from dry') && to.state === 'dry') ||
           (pulses === 'tinned and rinsed' && to.state === 'tinned')),
       take: (recipe) => withState(recipe, composed.lines, line.source.id, to),
     };
@@ -188,38 +187,4 @@ export const offersOf = (input: WorksheetInput, book: Book): Offer[] =>
 export function takeOffer(input: WorksheetInput, offerId: string, book: Book): Recipe {
   const taking = takingsOf(input, book).find(({ id }) => id === offerId);
   return taking ? taking.take(input.recipe) : input.recipe;
-}
-
-const WHOLE_FOOD_WORDS = {
-  oil: 'is an oil',
-  refined: 'is refined',
-  'added-sugar': 'is added sugar',
-  'ready-made': 'is ready-made',
-} as const;
-
-/** Where a dish differs from the kitchen's standard. It informs; nothing is changed. */
-export function standardFindings(composed: Composed, kitchen: Kitchen): Finding[] {
-  const { isWholeFood, fryingFat, salt, pulses } = kitchen.standard;
-  const isDough = composed.lines.some(({ role }) => role === 'leavening');
-  return composed.lines.flatMap((line): Finding[] => {
-    const { food, id, weight } = line;
-    if (!food || line.technique || !weight) return [];
-    const name = inSentence(food.name);
-    const found: Finding[] = [];
-    if (isWholeFood && food.wholeFood !== 'whole' && food.scaling !== 'salt')
-      found.push(finding('not-whole-food', id, { name, reason: WHOLE_FOOD_WORDS[food.wholeFood] }));
-    else if (fryingFat !== 'as written' && fryingFat !== 'a little oil' && isFat(line))
-      found.push(finding('frying-fat', id, { name, way: fryingFat }));
-    if (line.role === 'salt' && !isDough && salt !== 'as written') {
-      const share = composed.finishedGrams > 0 ? weight.grams / composed.finishedGrams : 0;
-      if (salt === 'none' || share > LOW_SALT_SHARE * 1.05)
-        found.push(finding('salt-asked', id, { name, way: salt, percent: figureText(share * 100, 1) }));
-    }
-    const isPulse = food.category === 'pulse';
-    if (isPulse && pulses === 'from dry' && food.state === 'tinned')
-      found.push(finding('pulses-asked', id, { name, way: pulses }));
-    if (isPulse && pulses === 'tinned and rinsed' && food.state === 'dry' && food.id.endsWith('-dry'))
-      found.push(finding('pulses-asked', id, { name, way: pulses }));
-    return found;
-  });
 }

@@ -125,7 +125,7 @@ describe('the batch sheet', () => {
       machine: '60 L kettle',
     });
     const salt = simmer.entries.find(({ name }) => name === 'Fine salt')!;
-    expect(salt.heldBack).toBe('212 g at first, 53 g held back: taste');
+    expect(salt.heldBack).toBe('212 g at first, 53 g held back: taste, used ______ g');
     expect(salt.loads).toBe('1 x 133 g + 1 x 132 g');
   });
 

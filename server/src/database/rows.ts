@@ -124,7 +124,7 @@ function settingsOf({ scaleSteps, ...kept }: KeptSettings): Omit<KitchenSettings
     vessels: kept.vessels.map((vessel) => ({ ...VESSEL_DEFAULTS, ...vessel })),
     scales,
     pans: kept.pans ?? [],
-    standard: kept.standard ?? PLAIN_STANDARD,
+    standard: { ...PLAIN_STANDARD, ...kept.standard },
   };
 }
 

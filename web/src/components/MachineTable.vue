@@ -4,9 +4,12 @@ import { computed } from 'vue';
 import {
   figureText,
   HEATING_EFFICIENCY,
+  PANS,
+  roundToDecimals,
   VESSEL_DEFAULTS,
   VESSEL_KINDS,
   WORKING_FILL,
+  type PanId,
   type Vessel,
   type VesselKind,
 } from '@hand-ladle/core';
@@ -40,6 +43,18 @@ const USUAL: Record<VesselKind, { litres: number; surfaceM2: number }> = {
 
 function setKind(id: string, kind: VesselKind): void {
   set(id, { kind, fill: WORKING_FILL[kind] });
+}
+
+/** What an oven holds follows from its levels and what it takes on each. */
+function setOven(vessel: Vessel, fields: Partial<Pick<Vessel, 'levels' | 'pan'>>): void {
+  const { levels, pan } = { ...vessel, ...fields };
+  const sizes = pan
+    ? {
+        litres: roundToDecimals(PANS[pan].litres * levels, 1),
+        surfaceM2: roundToDecimals(PANS[pan].areaM2 * levels, 3),
+      }
+    : {};
+  set(vessel.id, { ...fields, ...sizes });
 }
 
 function add(kind: VesselKind): void {
@@ -79,6 +94,7 @@ const isHeated = ({ kind }: Vessel): boolean => HEATING_EFFICIENCY[kind] > 0;
           <th scope="col" class="right">Works, L</th>
           <th scope="col" class="right">Surface, m²</th>
           <th scope="col" class="right">Levels</th>
+          <th scope="col">Takes</th>
           <th scope="col" class="right">Power, kW</th>
           <th scope="col">Fan</th>
           <th scope="col"><span class="unseen">Take out</span></th>
@@ -149,8 +165,20 @@ const isHeated = ({ kind }: Vessel): boolean => HEATING_EFFICIENCY[kind] > 0;
               :least="1"
               :most="60"
               is-whole
-              @set="$event !== null && set(vessel.id, { levels: $event })"
+              @set="$event !== null && setOven(vessel, { levels: $event })"
             />
+          </td>
+          <td>
+            <select
+              v-if="vessel.kind === 'oven'"
+              class="field"
+              :aria-label="`What ${vessel.name} takes on a level`"
+              :value="vessel.pan ?? ''"
+              @change="setOven(vessel, { pan: (valueOf($event) || null) as PanId | null })"
+            >
+              <option value="">not said</option>
+              <option v-for="(pan, id) in PANS" :key="id" :value="id">{{ pan.name }}</option>
+            </select>
           </td>
           <td class="right">
             <SettingFigure

@@ -3,10 +3,15 @@
 import { computed, onMounted, ref } from 'vue';
 import { onBeforeRouteLeave } from 'vue-router';
 import {
+  AMOUNT_WAYS,
+  BUILD_WAYS,
+  CREAM_WAYS,
+  EGG_WAYS,
   FRYING_FATS,
   PANS,
   PULSE_WAYS,
   SALT_WAYS,
+  TOFU_WAYS,
   type KitchenStandard,
   type PanId,
   type Regime,
@@ -24,8 +29,24 @@ const problem = ref('');
 onMounted(() => store.open().catch((error: Error) => (problem.value = error.message)));
 onBeforeRouteLeave(() => store.flush());
 
-const setStandard = (fields: Partial<KitchenStandard>): void =>
-  store.change({ standard: { ...settings.value!.standard, ...fields } });
+/** Where cooks differ: each question with its ways. */
+const QUESTIONS: {
+  field: Exclude<keyof KitchenStandard, 'isWholeFood'>;
+  name: string;
+  ways: readonly string[];
+}[] = [
+  { field: 'fryingFat', name: 'Fat for frying onions', ways: FRYING_FATS },
+  { field: 'salt', name: 'Salt', ways: SALT_WAYS },
+  { field: 'pulses', name: 'Pulses', ways: PULSE_WAYS },
+  { field: 'cream', name: 'Cream and thickening', ways: CREAM_WAYS },
+  { field: 'egg', name: 'An egg’s work', ways: EGG_WAYS },
+  { field: 'tofu', name: 'Tofu', ways: TOFU_WAYS },
+  { field: 'build', name: 'Build', ways: BUILD_WAYS },
+  { field: 'amounts', name: 'Seasoning', ways: AMOUNT_WAYS },
+];
+
+const setStandard = (fields: Partial<Record<keyof KitchenStandard, unknown>>): void =>
+  store.change({ standard: { ...settings.value!.standard, ...fields } as KitchenStandard });
 
 const STATUS_WORDS = {
   saved: 'Kept',
@@ -141,34 +162,14 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
             @set="$event !== null && store.change({ transferLoss: $event / 100 })"
           />
         </label>
-        <label
-          >Fat for frying onions
+        <label v-for="question in QUESTIONS" :key="question.field"
+          >{{ question.name }}
           <select
             class="field"
-            :value="settings.standard.fryingFat"
-            @change="setStandard({ fryingFat: valueOf($event) as KitchenStandard['fryingFat'] })"
+            :value="settings.standard[question.field]"
+            @change="setStandard({ [question.field]: valueOf($event) })"
           >
-            <option v-for="way in FRYING_FATS" :key="way" :value="way">{{ way }}</option>
-          </select>
-        </label>
-        <label
-          >Salt
-          <select
-            class="field"
-            :value="settings.standard.salt"
-            @change="setStandard({ salt: valueOf($event) as KitchenStandard['salt'] })"
-          >
-            <option v-for="way in SALT_WAYS" :key="way" :value="way">{{ way }}</option>
-          </select>
-        </label>
-        <label
-          >Pulses
-          <select
-            class="field"
-            :value="settings.standard.pulses"
-            @change="setStandard({ pulses: valueOf($event) as KitchenStandard['pulses'] })"
-          >
-            <option v-for="way in PULSE_WAYS" :key="way" :value="way">{{ way }}</option>
+            <option v-for="way in question.ways" :key="way" :value="way">{{ way }}</option>
           </select>
         </label>
         <label class="tick"

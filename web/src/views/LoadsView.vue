@@ -69,6 +69,7 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
             ; it holds {{ gramsText(stage.holdsGrams)
             }}{{ stage.isHot ? ', half full because it is hot: vent the lid' : ''
             }}{{ stage.isLayer ? ' in one layer' : ''
+            }}{{ stage.pans ? `; ${stage.pans.count} × ${stage.pans.name} a load` : ''
             }}<template v-if="sideBySide(stage)">; {{ sideBySide(stage) }}</template>
           </span>
         </p>
