@@ -222,10 +222,6 @@ const isHeated = ({ kind }: Vessel): boolean => HEATING_EFFICIENCY[kind] > 0;
 </template>
 
 <style scoped>
-.wide {
-  overflow-x: auto;
-}
-
 .sheet-table td,
 .sheet-table th {
   padding-right: 8px;

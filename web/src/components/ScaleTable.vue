@@ -105,10 +105,6 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
 </template>
 
 <style scoped>
-.wide {
-  overflow-x: auto;
-}
-
 .field {
   width: 100%;
   min-height: 36px;
@@ -120,6 +116,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
   display: flex;
   align-items: center;
   gap: 6px;
+  white-space: nowrap;
 }
 
 .choice:not(.plain) {

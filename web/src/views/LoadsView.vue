@@ -12,8 +12,10 @@ import {
 } from '@hand-ladle/core';
 import LoadFill from '../components/LoadFill.vue';
 import { useBench } from '../stores/bench';
+import { usePrompts } from '../stores/prompts';
 
 const bench = useBench();
+const prompts = usePrompts();
 const sheet = computed(() => bench.worksheet!);
 
 /** More loads than this are counted in words instead of a column each. */
@@ -99,13 +101,15 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
                 {{ loadsText(line.loads, line.stepGrams).replaceAll(' x ', ' × ') }}
               </td>
               <td class="right figure">
-                <b>{{ weight(line.scaleGrams!, line.stepGrams) }}</b>
+                <button class="why-figure" type="button" @click="prompts.whyLineId = line.id">
+                  {{ weight(line.scaleGrams!, line.stepGrams) }}<span class="unseen">. Why?</span>
+                </button>
               </td>
             </tr>
           </tbody>
         </table>
       </div>
-      <details v-if="choices.length > 1" class="choices">
+      <details v-if="choices.length > 1" class="choices wide">
         <summary>In another machine</summary>
         <table class="sheet-table">
           <thead>
@@ -216,17 +220,12 @@ header p {
   font-size: var(--text-m);
 }
 
-.wide {
-  overflow-x: auto;
-}
-
 .sheet-table {
   margin-top: var(--space-2);
 }
 
 .choices {
   margin-top: var(--space-3);
-  overflow-x: auto;
 }
 
 summary {

@@ -5,8 +5,10 @@ import { fixedText, gramsText, roundToDecimals, type WorksheetLine } from '@hand
 import PlotPicture from '../components/PlotPicture.vue';
 import { token, type Data } from '../plot';
 import { useBench } from '../stores/bench';
+import { usePrompts } from '../stores/prompts';
 
 const bench = useBench();
+const prompts = usePrompts();
 const sheet = computed(() => bench.worksheet!);
 const mass = computed(() => sheet.value.massBalance);
 
@@ -117,13 +119,25 @@ const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText
           </tr>
           <tr v-for="[name, grams] in after" :key="name">
             <th scope="row">{{ name }}</th>
-            <td class="right">{{ signed(grams) }}</td>
+            <td class="right">
+              <button
+                class="why-figure"
+                type="button"
+                @click="prompts.whyFigure = name === 'Steam' ? 'steam' : 'finished'"
+              >
+                {{ signed(grams) }}<span class="unseen">. Why?</span>
+              </button>
+            </td>
           </tr>
         </tbody>
         <tfoot>
           <tr>
             <th scope="row">Finished</th>
-            <td class="right">{{ gramsText(mass.finishedGrams) }}</td>
+            <td class="right">
+              <button class="why-figure" type="button" @click="prompts.whyFigure = 'finished'">
+                {{ gramsText(mass.finishedGrams) }}<span class="unseen">. Why?</span>
+              </button>
+            </td>
           </tr>
         </tfoot>
       </table>

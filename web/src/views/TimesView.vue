@@ -230,10 +230,6 @@ const deepest = (mm: number | null): string =>
   color: var(--ink);
 }
 
-.wide {
-  overflow-x: auto;
-}
-
 .sheet-table th[scope='row'] {
   max-width: 320px;
   font-weight: 520;
