@@ -7,6 +7,7 @@ import {
   gramsText,
   loadsText,
   scaleText,
+  type ComponentBatch,
   type StageView,
   type WorksheetLine,
 } from '@hand-ladle/core';
@@ -55,6 +56,19 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
   machine && machine.count > 1 && loads > 1
     ? `${machine.count} of them, ${rounds} ${rounds === 1 ? 'round' : 'rounds'}`
     : '';
+
+const overOf = ({ surplusGrams }: ComponentBatch): string =>
+  surplusGrams < 0.5 ? '; nothing over' : `; ${gramsText(surplusGrams)} over`;
+const loadsOf = ({ loads, loadGrams }: StageView): string =>
+  `${loads === 1 ? 'One load' : `${loads} loads`} of ${gramsText(loadGrams)}`;
+const holdsOf = (stage: StageView): string =>
+  [
+    `; it holds ${gramsText(stage.holdsGrams)}`,
+    stage.isHot ? ', half full because it is hot: vent the lid' : '',
+    stage.isLayer ? ' in one layer' : '',
+    stage.pans ? `; ${stage.pans.count} × ${stage.pans.name} a load` : '',
+    sideBySide(stage) ? `; ${sideBySide(stage)}` : '',
+  ].join('');
 </script>
 
 <template>
@@ -63,17 +77,8 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
       <header>
         <h2>{{ WORK_NAMES[stage.work] }}: {{ stage.machine?.name ?? 'no machine on record' }}</h2>
         <p v-if="stage.machine">
-          <b
-            >{{ stage.loads === 1 ? 'One load' : `${stage.loads} loads` }} of
-            {{ gramsText(stage.loadGrams) }}</b
-          >
-          <span class="soft">
-            ; it holds {{ gramsText(stage.holdsGrams)
-            }}{{ stage.isHot ? ', half full because it is hot: vent the lid' : ''
-            }}{{ stage.isLayer ? ' in one layer' : ''
-            }}{{ stage.pans ? `; ${stage.pans.count} × ${stage.pans.name} a load` : ''
-            }}<template v-if="sideBySide(stage)">; {{ sideBySide(stage) }}</template>
-          </span>
+          <button class="why-figure" type="button" @click="prompts.whyFigure = 'loads'">
+            {{ loadsOf(stage) }}</button><span class="soft">{{ holdsOf(stage) }}</span>
         </p>
       </header>
       <LoadFill v-if="stage.machine" :share="stage.loadGrams / stage.holdsGrams" :loads="stage.loads" />
@@ -168,11 +173,8 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
           Made before: <RouterLink :to="`/dishes/${component.componentId}`">{{ component.name }}</RouterLink>
         </h2>
         <p>
-          <b>{{ gramsText(component.neededGrams) }} needed, {{ gramsText(component.madeGrams) }} made</b>
-          <span class="soft">
-            ;
-            {{ component.surplusGrams < 0.5 ? 'nothing over' : `${gramsText(component.surplusGrams)} over` }}
-          </span>
+          <b>{{ gramsText(component.neededGrams) }} needed, {{ gramsText(component.madeGrams) }} made</b
+          ><span class="soft">{{ overOf(component) }}</span>
         </p>
         <p class="soft">
           For
