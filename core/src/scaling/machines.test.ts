@@ -77,6 +77,16 @@ describe('machines', () => {
     expect(cold.stages.find(({ work }) => work === 'blend')!.isHot).toBe(false);
   });
 
+  test('a batter is mixed at once and fried by the load; its fat goes into every load', () => {
+    const sheet = sheetOf(demoRecipe('carrot-oat-griddle-cakes'), { kind: 'weight', grams: 10_800 });
+    const fry = sheet.stages.find(({ work }) => work === 'fry')!;
+    expect(fry.loads).toBeGreaterThan(3);
+    const byId = (id: string) => sheet.lines.find(({ foodId }) => foodId === id)!;
+    expect(byId('rolled-oats')).toMatchObject({ work: null, loads: [byId('rolled-oats').scaleGrams] });
+    expect(byId('rapeseed-oil')).toMatchObject({ work: 'fry' });
+    expect(byId('rapeseed-oil').loads).toHaveLength(fry.loads);
+  });
+
   test('a machine the kitchen lacks is said, not made up', () => {
     const bare: Kitchen = { ...ward, vessels: ward.vessels.filter(({ kind }) => kind !== 'oven') };
     const sheet = sheetOf(demoRecipe('celeriac-bean-bake'), { kind: 'weight', grams: 20_000 }, bare);

@@ -102,10 +102,12 @@ function entryOf(line: WorksheetLine): SheetEntry {
 const minutesText = (minutes: number): string =>
   minutes >= 120 ? `${figureText(minutes / 60, 1)} h` : `${figureText(minutes, 0)} min`;
 
-/** A time in words: "35 min", or its range where it was worked out. */
-export function timeText({ rule, minutes, lowMinutes, highMinutes }: StepTime): string {
+/** A time in words: "35 min", its range where it was worked out, or from when to look where the dish is shallower. */
+export function timeText({ rule, minutes, lowMinutes, highMinutes, homeMinutes }: StepTime): string {
   if (minutes === null) return '';
   if (rule === 'same') return minutesText(minutes);
+  if (rule === 'depth' && highMinutes === homeMinutes)
+    return `look from ${minutesText(minutes)} on (${minutesText(highMinutes ?? minutes)} at home)`;
   return `about ${minutesText(minutes)} (${minutesText(lowMinutes ?? minutes)} to ${minutesText(highMinutes ?? minutes)})`;
 }
 

@@ -1,13 +1,20 @@
 /** The batch at hand, said in another way: the same finished weight and portions, whatever the words. */
-import { PAN_FILL, PANS, type PanId } from '../kitchen';
+import { PAN_FILL, PANS, type Kitchen, type PanId } from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { Target } from '../scaling';
 import { homeDemand, planBatch, type Batch } from './batch';
 import { compose, type Composed } from './compose';
 import type { WorksheetInput } from './worksheet';
 
-/** A pan to start from where the target names none. */
+/** A pan to start from where the target names none and the kitchen has it, or has noted no pans at all. */
 const USUAL_PAN: PanId = 'gn-1/1-100';
+
+/** The usual pan, or what this kitchen has most of to serve from. */
+function panOf({ pans }: Kitchen): PanId {
+  const owned = pans.filter(({ pan, count }) => count > 0 && pan in PANS && !pan.startsWith('tray'));
+  if (owned.length === 0 || owned.some(({ pan }) => pan === USUAL_PAN)) return USUAL_PAN;
+  return owned.reduce((most, each) => (each.count > most.count ? each : most)).pan as PanId;
+}
 
 /** The line of which most is bought: what is likely to be short. */
 function mostBought(composed: Composed): string | null {
@@ -42,14 +49,10 @@ export function expressTarget(input: WorksheetInput, kind: Target['kind'], book:
       return { kind, sizes: [{ name: 'Adult', portions: batch.portions, portionGrams }] };
     case 'weight':
       return { kind, grams, portionGrams };
-    case 'pans':
-      return {
-        kind,
-        pan: USUAL_PAN,
-        count: grams / 1000 / (PANS[USUAL_PAN].litres * PAN_FILL),
-        fill: PAN_FILL,
-        portionGrams,
-      };
+    case 'pans': {
+      const pan = panOf(kitchen);
+      return { kind, pan, count: grams / 1000 / (PANS[pan].litres * PAN_FILL), fill: PAN_FILL, portionGrams };
+    }
     case 'store': {
       const lineId = mostBought(composed);
       return lineId === null

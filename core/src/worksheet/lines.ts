@@ -4,9 +4,9 @@ import type { Finding } from '../finding';
 import type { ScalingRole } from '../food';
 import type { Kitchen, WorkKind } from '../kitchen';
 import type { WeightOrigin } from '../quantity';
-import type { Technique } from '../recipe/recipe';
+import type { RecipeStep, Technique } from '../recipe/recipe';
 import type { Follows } from '../recipe/standardize';
-import { cookingMethodOf, type CookingMethod } from '../recipe/work';
+import { cookingMethodOf, workOf, type CookingMethod } from '../recipe/work';
 import { firstAddition, isTight, splitIntoLoads, spoonsFor, type Split, type Spoons } from '../scaling';
 import { factorFor, type Batch, type StageBatch } from './batch';
 import type { Composed, ComposedLine } from './compose';
@@ -106,12 +106,25 @@ export interface LineScope {
 const NO_LINES: WorksheetLine[] = [];
 const NO_SPLIT: Split = { scaleGrams: 0, stepGrams: 1, scaleName: '', loads: [] };
 
+/** Whether a line is stirred into a mix by hand before a step: it is weighed once, whatever the pan holds. */
+const isMixedBefore = (lineId: string, firstStep: number, steps: readonly RecipeStep[]): boolean =>
+  steps
+    .slice(0, firstStep)
+    .some((step) => step.reading.lineIds.includes(lineId) && workOf(step).kinds.length === 0);
+
 /** The first stage a written line goes into; one load for lines that no machine's step names. */
-function stageOf(line: ComposedLine, stages: readonly StageBatch[]): StageBatch | null {
+function stageOf(
+  line: ComposedLine,
+  stages: readonly StageBatch[],
+  steps: readonly RecipeStep[],
+): StageBatch | null {
   for (const each of stages) if (each.stage.lineIds?.has(line.source.id)) return each;
   // Garnish waits for the portions, unless a step puts it into a machine by name.
   if (line.follows === 'portions') return null;
-  return stages.find(({ stage }) => stage.lineIds === null) ?? null;
+  const whole = stages.find(({ stage }) => stage.lineIds === null) ?? null;
+  // A batter is mixed at once and fried by the load.
+  const isFried = whole?.stage.kind === 'fry';
+  return isFried && isMixedBefore(line.source.id, whole.stage.firstStep, steps) ? null : whole;
 }
 
 /** Lines of a component at the size one line needs it, without loads of their own. */
@@ -155,7 +168,7 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
   const { weight, source, food, component, technique } = line;
   const { batch, kitchen, composed, part } = scale;
   const grams = weight ? weight.grams * factorFor(line.follows, batch) * part : null;
-  const stage = prefix === '' ? stageOf(line, batch.stages) : null;
+  const stage = prefix === '' ? stageOf(line, batch.stages, composed.recipe.steps) : null;
   const count = stage?.loads ?? 1;
   const isClose = isTight(line.role, food);
   const split = grams === null ? NO_SPLIT : splitIntoLoads(grams, count, isClose, kitchen);

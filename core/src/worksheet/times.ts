@@ -55,11 +55,13 @@ function depthTime(
   const depths = `${figureText(depth, 0)} mm deep here, ${figureText(home, 0)} mm on the ${HOME_DISH.name} (convention)`;
   if (Math.abs(depth / home - 1) <= SAME_DEPTH) return { ...same, why: `${depths}: the time stays` };
   const estimate = minutesAtDepth(minutes, home, depth);
+  // Heat is through a shallower dish sooner, but what must soften may still take as long as at home.
+  const isShallower = estimate < minutes;
   return {
     rule: 'depth',
     minutes: estimate,
-    lowMinutes: estimate * (1 - DEPTH_SPREAD),
-    highMinutes: estimate * (1 + DEPTH_SPREAD),
+    lowMinutes: isShallower ? estimate : estimate * (1 - DEPTH_SPREAD),
+    highMinutes: isShallower ? minutes : estimate * (1 + DEPTH_SPREAD),
     why: `${figureText(minutes)} min x (${figureText(depth, 0)} / ${figureText(home, 0)})² = ${figureText(estimate, 0)} min: conduction, time goes with depth squared. ${depths}`,
   };
 }

@@ -137,4 +137,11 @@ select {
   background: var(--rim-wash);
   font-weight: 600;
 }
+
+@media (max-width: 1100px) {
+  .machines {
+    flex-basis: 100%;
+    order: 2;
+  }
+}
 </style>

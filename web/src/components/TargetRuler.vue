@@ -107,10 +107,10 @@ const marks = computed((): Mark[] => {
   const found: Mark[] = [{ place: placeOf(1), text: 'home' }];
   if (!main || !(main.grams > 0) || !(main.holdsGrams > 0)) return found;
   const timesOfLoad = (main.holdsGrams / main.grams) * (sheet.value.finishedGrams / sheet.value.baseGrams);
-  for (const loads of [1, 2, 4, 8]) {
+  for (const loads of [1, 2, 4, 8, 16, 32]) {
     const at = placeOf(timesOfLoad * loads);
     if (at > found[found.length - 1]!.place + 0.1 && at < 0.97)
-      found.push({ place: at, text: loads === 1 ? '1 load' : `${loads}` });
+      found.push({ place: at, text: loads === 1 ? '1 load' : `${loads} loads` });
   }
   return found;
 });

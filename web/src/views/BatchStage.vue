@@ -68,6 +68,12 @@ const views = computed(() => {
   border-bottom-color: var(--rim);
 }
 
+@media (max-width: 1100px) {
+  .views {
+    order: 1;
+  }
+}
+
 @media (pointer: coarse) {
   .views a {
     min-height: var(--touch);

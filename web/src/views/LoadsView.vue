@@ -57,6 +57,8 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
     ? `${machine.count} of them, ${rounds} ${rounds === 1 ? 'round' : 'rounds'}`
     : '';
 
+const madeIn = ({ machine, loads, loadGrams }: StageView): string =>
+  `${machine?.name ?? 'no machine on record'}, ${`${loads} × ${gramsText(loadGrams)}`.replaceAll(' ', '\u00a0')}`;
 const overOf = ({ surplusGrams }: ComponentBatch): string =>
   surplusGrams < 0.5 ? '; nothing over' : `; ${gramsText(surplusGrams)} over`;
 const loadsOf = ({ loads, loadGrams }: StageView): string =>
@@ -153,7 +155,11 @@ const holdsOf = (stage: StageView): string =>
 
     <section v-if="others.length > 0" class="plate">
       <h2>
-        {{ stages.length > 0 ? 'Goes through no machine, or no step says so' : 'No step uses a machine' }}
+        {{
+          stages.length > 0
+            ? 'Weighed once: mixed by hand, or no step names a machine'
+            : 'No step uses a machine'
+        }}
       </h2>
       <table class="sheet-table">
         <tbody>
@@ -179,10 +185,7 @@ const holdsOf = (stage: StageView): string =>
         <p class="soft">
           For
           {{ component.askedBy.map(({ name, grams }) => `${name} ${gramsText(grams)}`).join(', ') }}
-          <template v-for="stage in component.stages" :key="stage.work">
-            · {{ stage.machine?.name ?? 'no machine on record' }},
-            {{ `${stage.loads} × ${gramsText(stage.loadGrams)}` }}
-          </template>
+          <template v-for="stage in component.stages" :key="stage.work"> · {{ madeIn(stage) }}</template>
         </p>
       </header>
       <table class="sheet-table">

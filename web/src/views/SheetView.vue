@@ -195,7 +195,7 @@ caption {
 }
 
 .brings {
-  width: 18%;
+  width: 14%;
 }
 
 td {
@@ -204,7 +204,7 @@ td {
 }
 
 .boxes {
-  width: 11%;
+  width: 9%;
   white-space: nowrap;
 }
 
@@ -219,7 +219,7 @@ td {
 }
 
 .weight {
-  width: 30%;
+  width: 28%;
   font-size: 1.5rem;
   font-weight: 740;
   line-height: 1.15;
