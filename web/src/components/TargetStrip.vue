@@ -140,6 +140,12 @@ const problem = computed(
   font-weight: 600;
 }
 
+@media (max-width: 1100px) {
+  .history {
+    margin-left: 0;
+  }
+}
+
 @media (max-width: 760px) {
   .ways {
     width: 100%;

@@ -8,7 +8,8 @@ import { useBench } from '../stores/bench';
 const bench = useBench();
 const base = computed(() => `/dishes/${bench.recipe!.id}`);
 const views = computed(() => {
-  const { loadCount, components } = bench.worksheet!;
+  const { stages, components } = bench.worksheet!;
+  const loads = Math.max(1, ...stages.map((stage) => stage.loads));
   const made =
     components.length === 0
       ? ''
@@ -17,7 +18,7 @@ const views = computed(() => {
         : `, ${components.length} components`;
   return [
     { to: base.value, name: 'Weights' },
-    { to: `${base.value}/loads`, name: `Loads: ${loadCount}${made}` },
+    { to: `${base.value}/loads`, name: `Loads: ${loads}${made}` },
     { to: `${base.value}/mass`, name: 'Where it goes' },
     { to: `${base.value}/times`, name: 'Times and cooling' },
     { to: `${base.value}/sheet`, name: 'Batch sheet' },
