@@ -212,7 +212,7 @@ test('where it goes: a picture, and a balance that closes', async ({ page }) => 
   const figures = await page.getByTestId('balance').locator('tr').allInnerTexts();
   const grams = new Map(
     figures.map((text) => {
-      const [, name, sign, value, unit] = /^(.+?)\s*(−\s*)?([\d.]+) (kg|g)(?:\. Why\?)?$/.exec(
+      const [, name, sign, value, unit] = /^(.+?)\s*(−\s*)?([\d.]+) (kg|g)(?:\s*\. Why\?)?$/.exec(
         text.replace(/\s+/g, ' ').trim(),
       )!;
       return [name!, Number(value) * (unit === 'kg' ? 1000 : 1) * (sign ? -1 : 1)] as const;

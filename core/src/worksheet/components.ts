@@ -3,7 +3,7 @@ import type { Kitchen } from '../kitchen';
 import { roundToDecimals } from '../quantity';
 import { factorFor, planBatch, type Batch } from './batch';
 import type { Composed } from './compose';
-import { putInGrams, worksheetLine, type LineScope, type WorksheetLine } from './lines';
+import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 import { stageViews, type StageView } from './stages';
 
 /** Who asks for a component, and how much of it. */
@@ -112,14 +112,7 @@ export function componentBatch(
   components: ReadonlyMap<string, Batch>,
 ): ComponentBatch {
   const { composed, batch, neededGrams, madeGrams, askedBy } = planned;
-  const scale: LineScope = {
-    kitchen,
-    composed,
-    batch,
-    part: 1,
-    putIn: putInGrams(composed, batch),
-    components,
-  };
+  const scope = scopeOf(composed, batch, kitchen, components, false);
   return {
     componentId: composed.recipe.id,
     name: composed.recipe.name,
@@ -131,6 +124,6 @@ export function componentBatch(
     loads: batch.loads,
     steamGrams: batch.steamGrams,
     stages: stageViews(batch),
-    lines: composed.lines.map((line) => ({ ...worksheetLine(line, scale), children: [] })),
+    lines: composed.lines.map((line) => worksheetLine(line, scope)),
   };
 }

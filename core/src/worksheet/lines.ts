@@ -99,8 +99,32 @@ export interface LineScope {
   /** Share of the batch these lines are for: of a component's batch, what one line takes. */
   part: number;
   putIn: number;
+  /** Seasoning is tasted here, so a part of it is held back. */
+  isHeldBack: boolean;
+  /** Whether components are opened under their lines. */
+  isOpened: boolean;
   /** Batches of the components by id, so that what is opened in a line is what is made. */
   components: ReadonlyMap<string, Batch>;
+}
+
+/** The scope of a whole batch and its own lines. */
+export function scopeOf(
+  composed: Composed,
+  batch: Batch,
+  kitchen: Kitchen,
+  components: ReadonlyMap<string, Batch>,
+  isOpened: boolean,
+): LineScope {
+  return {
+    kitchen,
+    composed,
+    batch,
+    part: 1,
+    putIn: putInGrams(composed, batch),
+    isHeldBack: isTasted(composed) && kitchen.standard.amounts !== 'exact to the gram',
+    isOpened,
+    components,
+  };
 }
 
 const NO_LINES: WorksheetLine[] = [];
@@ -133,8 +157,8 @@ function childLines(line: ComposedLine, grams: number | null, scale: LineScope):
   const batch = inner ? scale.components.get(inner.recipe.id) : undefined;
   if (!inner || !batch || grams === null || !(batch.finishedGrams > 0)) return NO_LINES;
   const part = grams / batch.finishedGrams;
-  const putIn = putInGrams(inner, batch) * part;
-  const within: LineScope = { ...scale, composed: inner, batch, part, putIn };
+  const whole = scopeOf(inner, batch, scale.kitchen, scale.components, true);
+  const within: LineScope = { ...whole, part, putIn: whole.putIn * part };
   return inner.lines.map((child) => worksheetLine(child, within, `${line.id}.`));
 }
 
@@ -172,10 +196,10 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
   const count = stage?.loads ?? 1;
   const isClose = isTight(line.role, food);
   const split = grams === null ? NO_SPLIT : splitIntoLoads(grams, count, isClose, kitchen);
-  const isExact = kitchen.standard.amounts === 'exact to the gram';
-  const role = isTasted(composed) && !isExact ? line.role : 'linear';
+  const role = scale.isHeldBack ? line.role : 'linear';
   const { firstGrams, heldBackGrams } = firstAddition(split.scaleGrams, split.stepGrams, role, batch.factor);
   const isPureWater = food !== null && line.follows === 'water';
+  const cooked = cookedOf(line, grams, composed);
   return {
     id: prefix + line.id,
     sourceId: source.id,
@@ -197,7 +221,8 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
     batchGrams: grams,
     purchasedGrams: grams === null ? null : grams * line.purchasedPerEdible,
     isDrained: food?.state === 'tinned' && line.purchasedPerEdible > 1,
-    ...cookedOf(line, grams, composed),
+    cookedGrams: cooked.cookedGrams,
+    cookingMethod: cooked.cookingMethod,
     scaleGrams: grams === null ? null : split.scaleGrams,
     stepGrams: split.stepGrams,
     scaleName: split.scaleName,
@@ -217,6 +242,6 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
     isCookedApart: source.answers.isCookedApart ?? false,
     allergens: lineAllergens(line.traces, kitchen),
     findings: line.findings,
-    children: childLines(line, grams, scale),
+    children: scale.isOpened ? childLines(line, grams, scale) : NO_LINES,
   };
 }

@@ -34,7 +34,7 @@ import type { Serving, Target } from '../scaling';
 import { factorFor, homePortionGrams, planBatch, type Batch, type Leftover } from './batch';
 import { componentBatch, planComponents, type ComponentBatch } from './components';
 import { compose, type Composed } from './compose';
-import { putInGrams, worksheetLine, type WorksheetLine } from './lines';
+import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 import { machineChoices, type MachineChoice } from './machine-choices';
 import { massBalance, type MassBalance } from './mass-balance';
 import { stageViews, type StageView } from './stages';
@@ -205,8 +205,8 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
   const batch = planBatch(composed, target, kitchen, vesselIds);
   const planned = planComponents([{ composed, batch }], kitchen, vesselIds);
   const components = new Map(planned.map((each) => [each.composed.recipe.id, each.batch]));
-  const scale = { kitchen, composed, batch, part: 1, putIn: putInGrams(composed, batch), components };
-  const lines = composed.lines.map((line) => worksheetLine(line, scale));
+  const scope = scopeOf(composed, batch, kitchen, components, true);
+  const lines = composed.lines.map((line) => worksheetLine(line, scope));
   const nutrition = nutritionOf(composed, batch, book, kitchen);
   const ratios = ratiosOf(recipe, composed.lines);
   const found: Finding[] = [
