@@ -109,7 +109,7 @@ const marks = computed((): Mark[] => {
   const timesOfLoad = (main.holdsGrams / main.grams) * (sheet.value.finishedGrams / sheet.value.baseGrams);
   for (const loads of [1, 2, 4, 8, 16, 32]) {
     const at = placeOf(timesOfLoad * loads);
-    if (at > found[found.length - 1]!.place + 0.1 && at < 0.97)
+    if (at > found[found.length - 1]!.place + 0.14 && at < 0.97)
       found.push({ place: at, text: loads === 1 ? '1 load' : `${loads} loads` });
   }
   return found;

@@ -33,8 +33,12 @@ async function pdf(paper: 'a4' | 'letter'): Promise<void> {
 }
 const print = (): void => window.print();
 
+/** Loads in words; a line breaks between two of them, never within one. */
 const weightText = ({ total, loads }: SheetEntry): string =>
-  loads ? `${loads.replaceAll(' x ', ' × ')}` : total;
+  (loads || total)
+    .split(' + ')
+    .map((part) => part.replace(' x ', ' × ').replaceAll(' ', '\u00a0'))
+    .join(' + ');
 </script>
 
 <template>
