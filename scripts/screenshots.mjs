@@ -63,6 +63,16 @@ const VIEWS = [
   ['batch-sheet', [1280, 1100], open(`${FENNEL}/sheet`)],
   ['kitchen', [1280, 800], open('/kitchen')],
   [
+    'menu',
+    [1280, 800],
+    async (page) => {
+      await open('/menu')(page);
+      await page.getByRole('button', { name: 'Soy', exact: true }).click();
+      await page.getByRole('button', { name: 'Gluten', exact: true }).click();
+      await page.mouse.move(0, 0);
+    },
+  ],
+  [
     'prepare',
     [1280, 800],
     async (page) => {

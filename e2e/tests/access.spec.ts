@@ -18,6 +18,7 @@ const VIEWS = [
   '/larder?food=leek',
   '/larder/import',
   POT,
+  '/menu',
   '/prepare',
   '/kitchen',
   `${POT}/loads`,

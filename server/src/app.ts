@@ -24,6 +24,7 @@ import { addExchangeRoutes } from './exchange/routes';
 import { addLarderRoutes } from './imports/routes';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import { labelPdf } from './label-pdf';
+import { menuCsv, menuRows } from './menu';
 import { asFile, bodyOf } from './request';
 import { apiPage, openApiDocument } from './openapi';
 import {
@@ -81,6 +82,13 @@ function addReadRoutes(app: Hono, { store, version }: AppOptions): void {
   app.get('/api/recipes', async (context) =>
     context.json(await digests(context.req.query('kitchenId'), store)),
   );
+  app.get('/api/menu', async (context) =>
+    context.json(await menuRows(context.req.query('kitchenId'), store)),
+  );
+  app.get('/api/menu.csv', async (context) => {
+    asFile(context, 'menu-allergens.csv', 'text/csv; charset=utf-8');
+    return context.body(menuCsv(await menuRows(context.req.query('kitchenId'), store)));
+  });
   app.get('/api/recipes/:id', async (context) => context.json(await store.recipe(context.req.param('id'))));
 }
 

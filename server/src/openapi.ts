@@ -62,6 +62,18 @@ const OPERATIONS: readonly Operation[] = [
     answers: 'A PDF file',
   },
   {
+    method: 'get',
+    path: '/api/menu',
+    summary: 'Every dish of a kitchen against every allergen, with where each comes from',
+    answers: 'A row a dish',
+  },
+  {
+    method: 'get',
+    path: '/api/menu.csv',
+    summary: 'The same as a table, a dish a row, an allergen a column',
+    answers: 'A CSV file',
+  },
+  {
     method: 'post',
     path: '/api/batch-sheet.pdf',
     summary:

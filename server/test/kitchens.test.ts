@@ -227,6 +227,41 @@ describe('what a dish keeps', () => {
   });
 });
 
+describe('the menu', () => {
+  test('a row for every dish that is served, the same flags as its worksheet', async () => {
+    const [ward] = await kitchens();
+    const { status, body } = await world.send('GET', `/api/menu?kitchenId=${ward!.id}`);
+    expect(status).toBe(200);
+    expect(body.length).toBeGreaterThan(10);
+    for (const { recipeId, cells } of body.slice(0, 6)) {
+      const { body: saved } = await world.send('GET', `/api/recipes/${recipeId}`);
+      const { body: sheet } = await world.send('POST', '/api/worksheet', {
+        recipeId,
+        kitchenId: ward!.id,
+        ...(saved.target ? { target: saved.target } : {}),
+      });
+      const flags = sheet.allergens.map(({ id, status: each }: { id: string; status: string }) => [id, each]);
+      expect(
+        cells.map(({ allergenId, status: each }: { allergenId: string; status: string }) => [
+          allergenId,
+          each,
+        ]),
+      ).toEqual(flags);
+    }
+    expect((await world.send('GET', '/api/menu?kitchenId=nowhere')).status).toBe(404);
+  });
+
+  test('as a table: a dish a row, an allergen a column, every cell in words', async () => {
+    const response = await world.app.request('/api/menu.csv');
+    expect(response.headers.get('content-type')).toContain('text/csv');
+    const [head, ...lines] = (await response.text()).trim().split('\n');
+    expect(head).toMatch(/^dish,variant_of,nut,soy,gluten,/);
+    const pot = lines.find((line) => line.includes('Barley, leek'))!;
+    expect(pot).toContain('contains (barley)');
+    expect(lines.join()).not.toMatch(/,,,|undefined/);
+  });
+});
+
 describe('components of several dishes', () => {
   test('one demand, each dish at the batch it was left at or the one that is asked for', async () => {
     const dishes = [

@@ -35,7 +35,7 @@ function tryAgain(): void {
     </RouterLink>
     <nav aria-label="Work">
       <RouterLink to="/take-in">Take in</RouterLink>
-      <RouterLink to="/" :class="{ here: $route.path.startsWith('/dishes') }">Dishes</RouterLink>
+      <RouterLink to="/" :class="{ here: /^\/(?:dishes|menu)/.test($route.path) }">Dishes</RouterLink>
       <RouterLink to="/prepare">Prepare</RouterLink>
       <RouterLink to="/larder">Larder</RouterLink>
       <RouterLink to="/kitchen">Kitchen</RouterLink>

@@ -25,6 +25,12 @@ export const router = createRouter({
       meta: { title: 'Import a table' },
     },
     {
+      path: '/menu',
+      name: 'menu',
+      component: () => import('./views/MenuView.vue'),
+      meta: { title: 'Who can eat what' },
+    },
+    {
       path: '/prepare',
       name: 'prepare',
       component: () => import('./views/PrepareView.vue'),

@@ -11,4 +11,5 @@ export * from './demand';
 export * from './express';
 export * from './techniques';
 export * from './batch-sheet';
+export * from './menu';
 export * from './decisions';

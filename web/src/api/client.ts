@@ -8,6 +8,7 @@ import type {
   Kitchen,
   KitchenName,
   KitchenWeight,
+  MenuRow,
   Pack,
   Recipe,
   Regime,
@@ -114,6 +115,7 @@ const at = (id: string): string => `/api/recipes/${encodeURIComponent(id)}`;
 
 export const server = {
   larder: () => call<{ foods: Food[]; swaps: SwapEntry[] }>('/api/larder'),
+  menu: (kitchenId: string) => call<MenuRow[]>(`/api/menu?kitchenId=${encodeURIComponent(kitchenId)}`),
   equipment: () => call<EquipmentSet[]>('/api/equipment'),
   kitchen: (id: string) => call<SavedKitchen>(`/api/kitchens/${id}`),
   createKitchen: (id: string, settings: KitchenSettings) =>

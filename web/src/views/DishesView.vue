@@ -97,6 +97,7 @@ async function putBack(): Promise<void> {
         placeholder="Find a dish or an allergen"
         aria-label="Find a dish or an allergen"
       />
+      <RouterLink class="choice take" to="/menu">Who can eat what</RouterLink>
       <RouterLink class="choice main take" to="/take-in">Take a dish in</RouterLink>
     </header>
     <ChangedPacks v-if="digests" :digests="digests" />
