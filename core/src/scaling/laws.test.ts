@@ -12,7 +12,7 @@ import {
 } from '../index';
 import { compose } from '../worksheet/compose';
 import { planBatch } from '../worksheet/batch';
-import { book, cafe, demo, demoRecipe, foods, school, sheetOf, ward } from '../testing/world';
+import { book, cafe, demo, demoRecipe, foods, recipeOf, school, sheetOf, ward } from '../testing/world';
 
 const dish = fc.constantFrom(...demo.map(({ recipe }) => recipe));
 const kitchen = fc.constantFrom<Kitchen>(ward, school, cafe);
@@ -150,6 +150,20 @@ test('any target said in any other way is the same batch, and said back again it
     { numRuns: 200 },
   );
   for (const kind of KINDS) expect(said.get(kind) ?? 0).toBeGreaterThan(10);
+});
+
+test('a dish with too much water for its batch is the same batch in portions, by weight and in pans', () => {
+  const recipe = recipeOf(
+    ['500 g red lentils', '300 g water'],
+    ['Simmer gently, uncovered, for 60 minutes.'],
+  );
+  const asked: Target = { kind: 'weight', grams: 40_000 };
+  const first = sheetOf(recipe, asked);
+  expect(first.findings.map(({ code }) => code)).toContain('water-not-enough');
+  for (const kind of ['portions', 'sizes', 'pans'] as const) {
+    const said = expressTarget({ recipe, kitchen: ward, target: asked }, kind, book)!;
+    expect(sheetOf(recipe, said).finishedGrams).toBeCloseTo(first.finishedGrams, 3);
+  }
 });
 
 test('several sizes count what each holds', () => {

@@ -61,6 +61,8 @@ export interface Batch {
   panFactor: number;
   garnishFactor: number;
   finishedGrams: number;
+  /** The finished weight the target asks for; more comes out where the recipe has too much water for the batch. */
+  askedGrams: number;
   portions: number;
   portionGrams: number;
   servings: Serving[];
@@ -305,7 +307,7 @@ function solve(
 }
 
 /** A target from store or a machine asks for a weight that depends on the loads it makes: found in a few rounds. */
-const MOST_ROUNDS = 6;
+const MOST_ROUNDS = 60;
 
 /** Plans a batch of a composed recipe for a target, in the kitchen's machines or those asked for. */
 export function planBatch(
@@ -388,6 +390,7 @@ function batchOf(
     panFactor,
     garnishFactor,
     portions: isSizes || asked.portionGrams <= 0 ? asked.portions : solved.finishedGrams / asked.portionGrams,
+    askedGrams: asked.grams,
     portionGrams: asked.portionGrams,
     servings: asked.servings,
     stages,

@@ -27,26 +27,20 @@ function mostBought(composed: Composed): string | null {
   return best?.id ?? null;
 }
 
-/** The portion size that keeps the number of portions the batch is counted for. */
-const countedSize = (batch: Batch): number =>
-  batch.portions > 0 ? batch.finishedGrams / batch.portions : batch.portionGrams;
+/** The portions asked for: several sizes as counted, else by their size. */
+const askedPortions = ({ servings, portions, askedGrams, portionGrams }: Batch): number =>
+  servings.length > 0 || !(portionGrams > 0) ? portions : askedGrams / portionGrams;
 
-/**
- * Says a batch in another way. The answer planned again gives the same batch. Null where it cannot be said so: no machine
- * of the kitchen is used, or no line is bought by weight.
- */
-export function expressTarget(input: WorksheetInput, kind: Target['kind'], book: Book): Target | null {
-  const { recipe, kitchen, target, vesselIds = [] } = input;
-  if (target.kind === kind) return target;
-  const composed = compose(recipe, book, kitchen);
-  const batch = planBatch(composed, target, kitchen, vesselIds);
-  const portionGrams = countedSize(batch);
-  const grams = batch.finishedGrams;
+function saidAs(kind: Target['kind'], composed: Composed, batch: Batch, kitchen: Kitchen): Target | null {
+  const grams = batch.askedGrams;
+  const portions = askedPortions(batch);
+  // The size that keeps the number of portions the batch is counted for.
+  const portionGrams = portions > 0 ? grams / portions : batch.portionGrams;
   switch (kind) {
     case 'portions':
-      return { kind, portions: batch.portions, portionGrams };
+      return { kind, portions, portionGrams };
     case 'sizes':
-      return { kind, sizes: [{ name: 'Adult', portions: batch.portions, portionGrams }] };
+      return { kind, sizes: [{ name: 'Adult', portions, portionGrams }] };
     case 'weight':
       return { kind, grams, portionGrams };
     case 'pans': {
@@ -65,4 +59,22 @@ export function expressTarget(input: WorksheetInput, kind: Target['kind'], book:
       return { kind, vesselId: at.vessel.id, loads: at.grams / at.holdsGrams, portionGrams };
     }
   }
+}
+
+/** How far the batch may be from the one that was said, as a share. */
+const SAME_BATCH = 1e-4;
+
+/**
+ * Says a batch in another way. The answer planned again gives the same batch. Null where it cannot be said so: no machine
+ * of the kitchen is used, no line is bought by weight, or a batch so small that what is in store fits several.
+ */
+export function expressTarget(input: WorksheetInput, kind: Target['kind'], book: Book): Target | null {
+  const { recipe, kitchen, target, vesselIds = [] } = input;
+  if (target.kind === kind) return target;
+  const composed = compose(recipe, book, kitchen);
+  const batch = planBatch(composed, target, kitchen, vesselIds);
+  const said = saidAs(kind, composed, batch, kitchen);
+  if (said === null || !(batch.finishedGrams > 0)) return said;
+  const again = planBatch(composed, said, kitchen, vesselIds).finishedGrams;
+  return Math.abs(again / batch.finishedGrams - 1) <= SAME_BATCH ? said : null;
 }

@@ -48,10 +48,13 @@ function depthTime(
   at: StageBatch | undefined,
 ): Pick<StepTime, 'rule' | 'minutes' | 'lowMinutes' | 'highMinutes' | 'why'> {
   const same = { rule: 'same' as const, minutes, lowMinutes: minutes, highMinutes: minutes };
-  const homeGrams = at ? (at.grams / batch.finishedGrams) * composed.finishedGrams : composed.finishedGrams;
+  const isEmpty = !(batch.finishedGrams > 0);
+  const homeGrams =
+    at && !isEmpty ? (at.grams / batch.finishedGrams) * composed.finishedGrams : composed.finishedGrams;
   const home = depthMm(homeGrams, HOME_DISH.surfaceM2);
   const depth = dishDepthMm(target, at);
-  if (depth === null || !(home > 0)) return { ...same, why: 'no tray is known, so the time stays as told' };
+  if (depth === null || isEmpty || !(home > 0) || !(depth > 0))
+    return { ...same, why: 'no tray is known, so the time stays as told' };
   const depths = `${figureText(depth, 0)} mm deep here, ${figureText(home, 0)} mm on the ${HOME_DISH.name} (convention)`;
   if (Math.abs(depth / home - 1) <= SAME_DEPTH) return { ...same, why: `${depths}: the time stays` };
   const estimate = minutesAtDepth(minutes, home, depth);

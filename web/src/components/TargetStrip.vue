@@ -31,7 +31,7 @@ async function say(kind: Target['kind']): Promise<void> {
     refused.value =
       kind === 'load'
         ? 'No machine of this kitchen is used by the steps of this dish.'
-        : 'No line of this dish is bought by weight.';
+        : 'This batch cannot be said so: no line of it is bought by weight, or it is too small.';
 }
 
 /** Arrows move along the ways, as in any group of choices. */
