@@ -328,7 +328,7 @@ export function planBatch(
   let grams = asked.grams;
   let batch = batchOf(composed, { ...asked, grams }, kitchen, vesselIds, factor);
   for (let round = 0; factor !== null && round < MOST_ROUNDS; round += 1) {
-    if (Math.abs(batch.finishedGrams - grams) < 1e-6) break;
+    if (Math.abs(batch.finishedGrams - grams) < 1e-9) break;
     grams = batch.finishedGrams;
     const portions = asked.portionGrams > 0 ? grams / asked.portionGrams : 0;
     batch = batchOf(composed, { ...asked, grams, portions }, kitchen, vesselIds, factor);

@@ -62,7 +62,7 @@ function saidAs(kind: Target['kind'], composed: Composed, batch: Batch, kitchen:
 }
 
 /** How far the batch may be from the one that was said, as a share. */
-const SAME_BATCH = 1e-4;
+const SAME_BATCH = 1e-7;
 
 /**
  * Says a batch in another way. The answer planned again gives the same batch. Null where it cannot be said so: no machine
