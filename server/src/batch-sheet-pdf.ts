@@ -9,10 +9,12 @@ const PAPER: Readonly<Record<'a4' | 'letter', [number, number]>> = {
 };
 const MARGIN = 28;
 const INK = '#000000';
-/** Type at full size, in points; everything shrinks together until the page holds it. */
+/** Type in points at scale 1. A short sheet is drawn larger, a long one smaller, so that it fills its page. */
 const TYPE = { title: 22, batch: 15, weight: 15, text: 10.5, small: 8.5 } as const;
 /** Smaller than this nobody reads from the stove: a longer sheet goes on to another page instead. */
 const SMALLEST = 0.62;
+/** Larger than this reads no better from two metres. */
+const LARGEST = 1.6;
 const SHRINK = 0.95;
 /** More boxes than this in a row are one box and a count. */
 const MOST_BOXES = 8;
@@ -27,6 +29,8 @@ class SheetPen {
     readonly pdf: Pdf,
     readonly scale: number,
     readonly paper: readonly [number, number],
+    /** Boxes of the line that has most. */
+    readonly mostBoxes: number,
   ) {
     this.inner = paper[0] - 2 * MARGIN;
   }
@@ -90,7 +94,7 @@ function drawEntry(pen: SheetPen, entry: SheetEntry): void {
   const { scale, inner } = pen;
   const side = 11 * scale;
   const boxes = entry.boxes > MOST_BOXES ? 1 : entry.boxes;
-  const boxWide = MOST_BOXES * (side + 3 * scale);
+  const boxWide = Math.min(MOST_BOXES, Math.max(2, pen.mostBoxes)) * (side + 3 * scale);
   const weightWide = 92 * scale;
   const gap = 8 * scale;
   const textX = boxWide + weightWide + gap;
@@ -127,16 +131,19 @@ function drawStep(pen: SheetPen, step: SheetStep): void {
   const look = step.lookTest === '' ? '' : `Until ${step.lookTest}`;
   pen.room(pen.heightOf(step.text, inner - numberWide, TYPE.text) + 20 * scale);
   pen.rule(0.7);
-  pen.at(String(step.number), 0, numberWide, TYPE.batch, 'black');
+  const top = pen.y;
+  const numberHigh = pen.at(String(step.number), 0, numberWide, TYPE.batch, 'black');
   pen.y += pen.at(step.text, numberWide, inner - numberWide, TYPE.text);
   pen.y += pen.at(head, numberWide, inner - numberWide, TYPE.text, 'bold');
-  pen.y += pen.at(look, numberWide, inner - numberWide, TYPE.text, 'bold') + 3 * scale;
+  pen.y += pen.at(look, numberWide, inner - numberWide, TYPE.text, 'bold');
+  pen.y = Math.max(pen.y, top + numberHigh) + 3 * scale;
   for (const entry of step.entries) drawEntry(pen, entry);
 }
 
 /** Draws everything; returns how many pages it took. */
 function draw(pdf: Pdf, sheet: BatchSheet, scale: number, paper: readonly [number, number]): number {
-  const pen = new SheetPen(pdf, scale, paper);
+  const entries = [...sheet.steps.flatMap((step) => step.entries), ...sheet.rest];
+  const pen = new SheetPen(pdf, scale, paper, Math.max(1, ...entries.map(({ boxes }) => boxes)));
   pen.block(sheet.title, TYPE.title, 'black', 0);
   pen.block(sheet.batch, TYPE.batch, 'bold');
   if (sheet.open > 0)
@@ -172,7 +179,7 @@ function draw(pdf: Pdf, sheet: BatchSheet, scale: number, paper: readonly [numbe
 /** The batch sheet as PDF bytes, as large as one page allows. */
 export async function batchSheetPdf(sheet: BatchSheet, paper: 'a4' | 'letter'): Promise<Buffer> {
   const size = PAPER[paper];
-  let scale = 1;
+  let scale = LARGEST;
   for (; scale > SMALLEST; scale *= SHRINK) {
     const trial = newPdf([...size], sheet.title);
     const pages = draw(trial, sheet, scale, size);

@@ -153,7 +153,11 @@ function pansText(sheet: Worksheet, kitchen: Kitchen): string {
 const named = (sheet: Worksheet, status: string): string =>
   sheet.allergens
     .filter((flag) => flag.status === status && !['peanut', 'tree-nut', 'wheat'].includes(flag.id))
-    .map(({ name, kinds }) => (kinds.length > 0 ? `${name} (${kinds.join(', ').toLowerCase()})` : name))
+    .map(({ name, kinds }) => {
+      const told = kinds.join(', ').toLowerCase();
+      // A kind that is called the same says no more.
+      return told === '' || told === name.toLowerCase() ? name : `${name} (${told})`;
+    })
     .join(', ');
 
 /** The batch sheet of a worksheet. Everything on it is the worksheet's. */
