@@ -15,7 +15,6 @@ const TYPE = { title: 22, batch: 15, weight: 15, text: 10.5, small: 8.5 } as con
 const SMALLEST = 0.62;
 /** Larger than this reads no better from two metres. */
 const LARGEST = 1.6;
-const SHRINK = 0.95;
 /** More boxes than this in a row are one box and a count. */
 const MOST_BOXES = 8;
 
@@ -176,19 +175,30 @@ function draw(pdf: Pdf, sheet: BatchSheet, scale: number, paper: readonly [numbe
   return pen.pages;
 }
 
+/** Halvings of the range of scales that are tried: to within a hundredth. */
+const TRIALS = 6;
+
+/** The largest scale at which the sheet is one page; the smallest there is where none is. Drawn on one page of scrap. */
+function fittingScale(sheet: BatchSheet, paper: readonly [number, number]): number {
+  const scrap = newPdf([...paper], sheet.title);
+  const fits = (scale: number): boolean => draw(scrap, sheet, scale, paper) === 1;
+  let [low, high] = [SMALLEST, LARGEST];
+  if (fits(high)) low = high;
+  for (let trial = 0; trial < TRIALS && low < high; trial += 1) {
+    const middle = (low + high) / 2;
+    if (fits(middle)) low = middle;
+    else high = middle;
+  }
+  scrap.end();
+  return low;
+}
+
 /** The batch sheet as PDF bytes, as large as one page allows. */
 export async function batchSheetPdf(sheet: BatchSheet, paper: 'a4' | 'letter'): Promise<Buffer> {
   const size = PAPER[paper];
-  let scale = LARGEST;
-  for (; scale > SMALLEST; scale *= SHRINK) {
-    const trial = newPdf([...size], sheet.title);
-    const pages = draw(trial, sheet, scale, size);
-    trial.end();
-    if (pages === 1) break;
-  }
   const pdf = newPdf([...size], sheet.title);
   const done = bytesOf(pdf);
-  draw(pdf, sheet, Math.max(scale, SMALLEST), size);
+  draw(pdf, sheet, fittingScale(sheet, size), size);
   pdf.end();
   return done;
 }
