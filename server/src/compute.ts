@@ -214,13 +214,22 @@ export interface Digest {
   changedProducts: string[];
 }
 
-/** Digests of all dishes for a kitchen, from the same worksheet as everything else. */
-export async function digests(kitchenId: string | undefined, store: Store): Promise<Digest[]> {
+/** Every recipe of the book with its worksheet in a kitchen, at the batch it was left at. */
+export async function bookSheets(
+  kitchenId: string | undefined,
+  store: Store,
+): Promise<{ recipe: Recipe; sheet: Worksheet }[]> {
   const kitchen = await store.kitchen(kitchenId);
   const book = await store.book();
   return (await store.recipes()).map(({ recipe, target, vesselIds }) => {
     const asked = target ?? homeTarget(recipe, book, kitchen);
-    const sheet = worksheet({ recipe, kitchen, target: asked, vesselIds }, book);
+    return { recipe, sheet: worksheet({ recipe, kitchen, target: asked, vesselIds }, book) };
+  });
+}
+
+/** Digests of all dishes for a kitchen, from the same worksheet as everything else. */
+export async function digests(kitchenId: string | undefined, store: Store): Promise<Digest[]> {
+  return (await bookSheets(kitchenId, store)).map(({ recipe, sheet }) => {
     const named = (status: string): string[] =>
       sheet.allergens
         .filter(

@@ -1,25 +1,13 @@
 /** The allergens of everything on the menu, in one kitchen: for the screen, and as a table others can open. */
 import Papa from 'papaparse';
-import {
-  homeTarget,
-  menuRow,
-  safeCell,
-  STATUS_WORDS,
-  worksheet,
-  type MenuCell,
-  type MenuRow,
-} from '@hand-ladle/core';
+import { menuRow, safeCell, STATUS_WORDS, type MenuCell, type MenuRow } from '@hand-ladle/core';
+import { bookSheets } from './compute';
 import type { Store } from './store';
 
 /** A row for every dish that is served, variants too; components are served in dishes. */
 export async function menuRows(kitchenId: string | undefined, store: Store): Promise<MenuRow[]> {
-  const kitchen = await store.kitchen(kitchenId);
-  const book = await store.book();
-  const dishes = (await store.recipes()).filter(({ recipe }) => !recipe.isComponent);
-  return dishes.map(({ recipe, target, vesselIds }) => {
-    const asked = target ?? homeTarget(recipe, book, kitchen);
-    return menuRow(worksheet({ recipe, kitchen, target: asked, vesselIds }, book), recipe);
-  });
+  const all = await bookSheets(kitchenId, store);
+  return all.filter(({ recipe }) => !recipe.isComponent).map(({ recipe, sheet }) => menuRow(sheet, recipe));
 }
 
 const cellText = ({ status, kinds }: MenuCell): string =>

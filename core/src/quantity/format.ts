@@ -49,3 +49,9 @@ export function scaleText(grams: number, stepGrams: number): { figure: string; u
   const decimals = stepGrams < 1 ? 4 : stepGrams < 10 ? 3 : stepGrams < 100 ? 2 : 1;
   return { figure: roundToDecimals(grams / 1000, decimals).toFixed(decimals), unit: 'kg' };
 }
+
+/** The same in one text: "7.205 kg". */
+export function weightText(grams: number, stepGrams: number): string {
+  const { figure, unit } = scaleText(grams, stepGrams);
+  return `${figure} ${unit}`;
+}

@@ -16,7 +16,7 @@ import { US_DAILY_VALUES } from '../label';
 import type { Book } from '../recipe/book';
 import type { AppliedSwap, Recipe } from '../recipe/recipe';
 import { compose, type Composed, type ComposedLine } from '../worksheet/compose';
-import { homePortionGrams } from '../worksheet/batch';
+import { homePortionGrams } from '../worksheet/wanted';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
 import { WATER_ID, type SwapEntry } from './swap';
 

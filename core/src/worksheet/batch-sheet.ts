@@ -1,7 +1,7 @@
 /** The batch sheet a cook tapes to the hood: weights by load in the order of use, times, temperatures, allergens in words. */
 import { isOpen } from '../finding';
 import { PAN_FILL, PANS, type Kitchen } from '../kitchen';
-import { figureText, gramsText, scaleText } from '../quantity';
+import { figureText, gramsText, weightText } from '../quantity';
 import type { Recipe } from '../recipe/recipe';
 import type { WorksheetLine } from './lines';
 import type { StageView } from './stages';
@@ -66,16 +66,10 @@ export function loadsText(loads: readonly number[], stepGrams: number): string {
   for (const load of loads) groups.set(load, (groups.get(load) ?? 0) + 1);
   return [...groups]
     .map(([grams, count]) => {
-      const { figure, unit } = scaleText(grams, stepGrams);
-      return `${count} x ${figure} ${unit}`;
+      return `${count} x ${weightText(grams, stepGrams)}`;
     })
     .join(' + ');
 }
-
-const weightText = (grams: number, stepGrams: number): string => {
-  const { figure, unit } = scaleText(grams, stepGrams);
-  return `${figure} ${unit}`;
-};
 
 function entryOf(line: WorksheetLine): SheetEntry {
   const { scaleGrams, stepGrams, heldBackGrams, firstGrams } = line;

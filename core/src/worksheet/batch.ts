@@ -1,33 +1,30 @@
 /** The batch: factor, machines, loads, water and weights for a target, from a composed home recipe. */
-import {
-  FINISHED_DENSITY,
-  HOME_FRYING_PAN,
-  HOME_POT,
-  PANS,
-  type Kitchen,
-  type Vessel,
-  type WorkKind,
-} from '../kitchen';
+import { HOME_FRYING_PAN, HOME_POT, type Kitchen, type Vessel, type WorkKind } from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
 import type { Follows } from '../recipe/standardize';
 import { isBakedDeep, mainStage, stagesOf, type Stage } from '../recipe/work';
 import {
-  gramsOfSizes,
   homeSurface,
   loadsIn,
-  machinesFor,
   minutesFor,
   steamGrams,
-  storedOf,
   surfaceInUse,
-  targetProblem,
   vesselFor,
   workingGrams,
   type Serving,
   type Target,
 } from '../scaling';
-import { absorbedBy, compose, type Composed } from './compose';
+import { compose, type Composed } from './compose';
+import {
+  homePortionGrams,
+  homeStageGrams,
+  leastFactor,
+  problemOf,
+  storeFactors,
+  wanted,
+  type Wanted,
+} from './wanted';
 
 /** One stage of the batch in its machine. */
 export interface StageBatch {
@@ -79,125 +76,6 @@ export interface Batch {
   isPlain: boolean;
   /** Why the target could not be used; the home recipe is shown instead. */
   problem: string | null;
-}
-
-/** Portion size of the recipe itself: as set, else its weight over its portions. */
-export function homePortionGrams(composed: Composed): number {
-  const { recipe, finishedGrams } = composed;
-  if (recipe.portionGrams !== null && recipe.portionGrams > 0) return recipe.portionGrams;
-  return recipe.portions > 0 ? finishedGrams / recipe.portions : finishedGrams;
-}
-
-/** Home grams as purchased of everything in a dish that is the same food as a line, components opened. */
-export function homeDemand(composed: Composed, lineId: string): number {
-  const line = composed.lines.find((each) => each.id === lineId);
-  const key = line?.food?.id ?? line?.component?.id ?? null;
-  if (!line || key === null || line.follows === 'pan' || line.follows === 'portions') return 0;
-  const demand = (inner: Composed): number =>
-    inner.lines.reduce((sum, each) => {
-      const grams = each.weight?.grams ?? 0;
-      if ((each.food?.id ?? each.component?.id) === key) return sum + grams * each.purchasedPerEdible;
-      if (!each.inner || !(each.inner.finishedGrams > 0)) return sum;
-      return sum + demand(each.inner) * (grams / each.inner.finishedGrams);
-    }, 0);
-  return demand(composed);
-}
-
-/** What each stored food allows, as a factor of the home recipe; the least of them limits. */
-function storeFactors(composed: Composed, target: Extract<Target, { kind: 'store' }>) {
-  return storedOf(target).map(({ lineId, grams }) => {
-    const home = homeDemand(composed, lineId);
-    return { lineId, grams, home, factor: home > 0 ? grams / home : NaN };
-  });
-}
-
-const leastFactor = (composed: Composed, target: Extract<Target, { kind: 'store' }>): number =>
-  Math.min(...storeFactors(composed, target).map(({ factor }) => factor));
-
-/** Home grams in a stage: everything finished, or what the lines that go into it weigh with the water they take up. */
-function homeStageGrams(composed: Composed, { lineIds }: Stage): number {
-  if (lineIds === null) return composed.finishedGrams;
-  return composed.lines.reduce((sum, line) => {
-    if (!lineIds.has(line.source.id)) return sum;
-    return sum + (line.weight?.grams ?? 0) + absorbedBy(line, composed.absorbedGrams === 0);
-  }, 0);
-}
-
-/** The machine a "one load of this" target means; in a kitchen without it, the largest that does the same work. */
-function loadedVessel(
-  composed: Composed,
-  vesselId: string,
-  kitchen: Kitchen,
-): { stage: Stage; vessel: Vessel } | null {
-  const stages = stagesOf(composed.recipe);
-  for (const stage of stages) {
-    const vessel = machinesFor(stage.kind, kitchen).find(({ id }) => id === vesselId);
-    if (vessel) return { stage, vessel };
-  }
-  const stage = mainStage(stages);
-  const able = stage ? machinesFor(stage.kind, kitchen) : [];
-  const vessel = able[able.length - 1];
-  return stage && vessel ? { stage, vessel } : null;
-}
-
-interface Wanted {
-  grams: number;
-  portionGrams: number;
-  /** Portions that garnish is counted for. */
-  portions: number;
-  servings: Serving[];
-  /** Machines the target itself names. */
-  vesselIds: readonly string[];
-}
-
-/** The finished weight and portions a target asks for. */
-function wanted(composed: Composed, target: Target, kitchen: Kitchen): Wanted {
-  const own = homePortionGrams(composed);
-  const of = (grams: number, portionGrams: number, vesselIds: readonly string[] = []): Wanted => ({
-    grams,
-    portionGrams,
-    portions: portionGrams > 0 ? grams / portionGrams : 0,
-    servings: [],
-    vesselIds,
-  });
-  switch (target.kind) {
-    case 'portions':
-      return of(target.portions * target.portionGrams, target.portionGrams);
-    case 'sizes': {
-      const grams = gramsOfSizes(target.sizes);
-      const portions = target.sizes.reduce((sum, each) => sum + each.portions, 0);
-      return { ...of(grams, target.sizes[0]!.portionGrams), portions, servings: [...target.sizes] };
-    }
-    case 'weight':
-      return of(target.grams, target.portionGrams ?? own);
-    case 'pans': {
-      const { litres } = PANS[target.pan];
-      return of(litres * target.count * target.fill * FINISHED_DENSITY * 1000, target.portionGrams ?? own);
-    }
-    case 'store':
-      return of(leastFactor(composed, target) * composed.finishedGrams, target.portionGrams ?? own);
-    case 'load': {
-      const found = loadedVessel(composed, target.vesselId, kitchen)!;
-      const home = homeStageGrams(composed, found.stage);
-      const grams = workingGrams(found.vessel, found.stage) * target.loads * (composed.finishedGrams / home);
-      return of(grams, target.portionGrams ?? own, [found.vessel.id]);
-    }
-  }
-}
-
-function problemOf(composed: Composed, target: Target, kitchen: Kitchen): string | null {
-  if (!(composed.finishedGrams > 0)) return 'no line of the recipe has a weight yet';
-  const problem = targetProblem(target);
-  if (problem !== null) return problem;
-  if (target.kind === 'load') {
-    const found = loadedVessel(composed, target.vesselId, kitchen);
-    if (!found) return 'no machine of this kitchen is used by the steps of this dish';
-    return homeStageGrams(composed, found.stage) > 0 ? null : 'nothing with a weight goes into that machine';
-  }
-  if (target.kind !== 'store') return null;
-  return storeFactors(composed, target).every(({ factor }) => factor > 0)
-    ? null
-    : 'the line in store has no weight yet, or is fat for the pan or a garnish';
 }
 
 function stageBatches(

@@ -2,8 +2,9 @@
 import { NUTRIENTS, sodiumShare, vectorHere, type NutrientId } from '../nutrition';
 import { figureText, gramsText } from '../quantity';
 import type { Book } from '../recipe/book';
-import { factorFor, homePortionGrams, planBatch } from './batch';
+import { factorFor, planBatch } from './batch';
 import { compose } from './compose';
+import { homePortionGrams } from './wanted';
 import type { WorksheetLine } from './lines';
 import type { Worksheet, WorksheetInput } from './worksheet';
 

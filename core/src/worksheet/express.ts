@@ -2,8 +2,9 @@
 import { PAN_FILL, PANS, type Kitchen, type PanId } from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { Target } from '../scaling';
-import { homeDemand, planBatch, type Batch } from './batch';
+import { planBatch, type Batch } from './batch';
 import { compose, type Composed } from './compose';
+import { homeDemand } from './wanted';
 import type { WorksheetInput } from './worksheet';
 
 /** A pan to start from where the target names none and the kitchen has it, or has noted no pans at all. */

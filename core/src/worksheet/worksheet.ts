@@ -31,12 +31,13 @@ import type { Book } from '../recipe/book';
 import { ratiosOf, type Ratio } from '../recipe/ratios';
 import type { Recipe } from '../recipe/recipe';
 import type { Serving, Target } from '../scaling';
-import { factorFor, homePortionGrams, planBatch, type Batch, type Leftover } from './batch';
+import { factorFor, planBatch, type Batch, type Leftover } from './batch';
 import { componentBatch, planComponents, type ComponentBatch } from './components';
 import { compose, type Composed } from './compose';
 import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 import { machineChoices, type MachineChoice } from './machine-choices';
 import { massBalance, type MassBalance } from './mass-balance';
+import { homePortionGrams } from './wanted';
 import { stageViews, type StageView } from './stages';
 import { dishDepthMm, stepTimes, type StepTime } from './times';
 import {

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 /** How the batch splits: each machine with its loads, the lines of each load, and the components made before. */
 import { computed } from 'vue';
-import { RouterLink } from 'vue-router';
 import {
   figureText,
   gramsText,
   loadsText,
-  scaleText,
-  type ComponentBatch,
+  weightText,
   type StageView,
   type WorksheetLine,
 } from '@hand-ladle/core';
+import ComponentPlate from '../components/ComponentPlate.vue';
 import LoadFill from '../components/LoadFill.vue';
 import { useBench } from '../stores/bench';
 import { usePrompts } from '../stores/prompts';
@@ -38,10 +37,6 @@ const others = computed(() =>
   ),
 );
 
-const weight = (grams: number, stepGrams: number): string => {
-  const { figure, unit } = scaleText(grams, stepGrams);
-  return `${figure} ${unit}`;
-};
 const stages = computed(() =>
   sheet.value.stages.map((stage) => ({
     stage,
@@ -57,10 +52,6 @@ const sideBySide = ({ machine, rounds, loads }: StageView): string =>
     ? `${machine.count} of them, ${rounds} ${rounds === 1 ? 'round' : 'rounds'}`
     : '';
 
-const madeIn = ({ machine, loads, loadGrams }: StageView): string =>
-  `${machine?.name ?? 'no machine on record'}, ${`${loads} × ${gramsText(loadGrams)}`.replaceAll(' ', '\u00a0')}`;
-const overOf = ({ surplusGrams }: ComponentBatch): string =>
-  surplusGrams < 0.5 ? '; nothing over' : `; ${gramsText(surplusGrams)} over`;
 const loadsOf = ({ loads, loadGrams }: StageView): string =>
   `${loads === 1 ? 'One load' : `${loads} loads`} of ${gramsText(loadGrams)}`;
 const holdsOf = (stage: StageView): string =>
@@ -101,7 +92,7 @@ const holdsOf = (stage: StageView): string =>
               <th scope="row">{{ line.name }}</th>
               <template v-if="isSpread">
                 <td v-for="(grams, index) in line.loads" :key="index" class="right figure">
-                  {{ weight(grams, line.stepGrams) }}
+                  {{ weightText(grams, line.stepGrams) }}
                 </td>
               </template>
               <td v-if="isMany" class="right figure">
@@ -109,7 +100,7 @@ const holdsOf = (stage: StageView): string =>
               </td>
               <td class="right figure">
                 <button class="why-figure" type="button" @click="prompts.whyLineId = line.id">
-                  {{ weight(line.scaleGrams!, line.stepGrams) }}<span class="unseen">. Why?</span>
+                  {{ weightText(line.scaleGrams!, line.stepGrams) }}<span class="unseen">. Why?</span>
                 </button>
               </td>
             </tr>
@@ -166,40 +157,14 @@ const holdsOf = (stage: StageView): string =>
           <tr v-for="line in others" :key="line.id">
             <th scope="row">{{ line.name }}</th>
             <td class="right figure">
-              <b>{{ weight(line.scaleGrams!, line.stepGrams) }}</b>
+              <b>{{ weightText(line.scaleGrams!, line.stepGrams) }}</b>
             </td>
           </tr>
         </tbody>
       </table>
     </section>
 
-    <section v-for="component in sheet.components" :key="component.componentId" class="plate" data-component>
-      <header>
-        <h2>
-          Made before: <RouterLink :to="`/dishes/${component.componentId}`">{{ component.name }}</RouterLink>
-        </h2>
-        <p>
-          <b>{{ gramsText(component.neededGrams) }} needed, {{ gramsText(component.madeGrams) }} made</b
-          ><span class="soft">{{ overOf(component) }}</span>
-        </p>
-        <p class="soft">
-          For
-          {{ component.askedBy.map(({ name, grams }) => `${name} ${gramsText(grams)}`).join(', ') }}
-          <template v-for="stage in component.stages" :key="stage.work"> · {{ madeIn(stage) }}</template>
-        </p>
-      </header>
-      <table class="sheet-table">
-        <tbody>
-          <tr v-for="line in component.lines" :key="line.id">
-            <th scope="row">{{ line.name }}</th>
-            <td class="right soft">{{ loadsText(line.loads, line.stepGrams).replaceAll(' x ', ' × ') }}</td>
-            <td class="right figure">
-              <b>{{ line.scaleGrams === null ? 'not known' : weight(line.scaleGrams, line.stepGrams) }}</b>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+    <ComponentPlate v-for="part in sheet.components" :key="part.componentId" :part="part" />
   </div>
 </template>
 

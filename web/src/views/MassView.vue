@@ -111,7 +111,17 @@ const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText
         <tbody>
           <tr v-for="[name, grams] in rows.filter((row) => row[1] !== 0)" :key="name">
             <th scope="row">{{ name }}</th>
-            <td class="right">{{ signed(grams) }}</td>
+            <td class="right">
+              <button
+                v-if="name.startsWith('Water')"
+                class="why-figure"
+                type="button"
+                @click="prompts.whyFigure = 'water'"
+              >
+                {{ signed(grams) }}<span class="unseen">. Why?</span>
+              </button>
+              <template v-else>{{ signed(grams) }}</template>
+            </td>
           </tr>
           <tr class="sum">
             <th scope="row">In the pot</th>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Components for several dishes: tick what is cooked, and each component is made once, with who it is for and what is over. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { RouterLink } from 'vue-router';
-import { gramsText, loadsText, scaleText, type ComponentBatch } from '@hand-ladle/core';
+import { gramsText, type ComponentBatch } from '@hand-ladle/core';
+import ComponentPlate from '../components/ComponentPlate.vue';
 import { server, type Digest } from '../api/client';
 import { useBook } from '../stores/book';
 
@@ -47,10 +47,6 @@ watch(
   { immediate: true, deep: true },
 );
 
-const weight = (grams: number, stepGrams: number): string => {
-  const { figure, unit } = scaleText(grams, stepGrams);
-  return `${figure} ${unit}`;
-};
 /** What must be made first stands first: the deepest component is used by the others. */
 const inOrderOfMaking = computed(() => [...(demand.value ?? [])].reverse());
 </script>
@@ -76,36 +72,7 @@ const inOrderOfMaking = computed(() => [...(demand.value ?? [])].reverse());
         Tick the dishes you cook, and what they share is worked out as one demand.
       </p>
       <p v-else-if="demand?.length === 0" class="plate soft">These dishes use no components.</p>
-      <article v-for="part in inOrderOfMaking" :key="part.componentId" class="plate" data-component>
-        <h2>
-          <RouterLink :to="`/dishes/${part.componentId}`">{{ part.name }}</RouterLink>
-          <b class="made">{{ gramsText(part.madeGrams) }}</b>
-        </h2>
-        <p>
-          {{ gramsText(part.neededGrams) }} needed,
-          {{ part.surplusGrams < 0.5 ? 'nothing over' : `${gramsText(part.surplusGrams)} over` }}
-          <template v-for="stage in part.stages" :key="stage.work">
-            · {{ stage.machine?.name ?? 'no machine on record' }}:
-            {{ `${stage.loads} × ${gramsText(stage.loadGrams)}` }}
-          </template>
-        </p>
-        <ul class="asked">
-          <li v-for="each in part.askedBy" :key="each.name">
-            {{ each.name }} <b>{{ gramsText(each.grams) }}</b>
-          </li>
-        </ul>
-        <table class="sheet-table">
-          <tbody>
-            <tr v-for="line in part.lines" :key="line.id">
-              <th scope="row">{{ line.name }}</th>
-              <td class="right soft">{{ loadsText(line.loads, line.stepGrams).replaceAll(' x ', ' × ') }}</td>
-              <td class="right figure">
-                <b>{{ line.scaleGrams === null ? 'not known' : weight(line.scaleGrams, line.stepGrams) }}</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </article>
+      <ComponentPlate v-for="part in inOrderOfMaking" :key="part.componentId" :part="part" />
     </section>
   </div>
 </template>
@@ -150,30 +117,6 @@ h1 {
   gap: var(--space-3);
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 360px), 1fr));
   align-items: start;
-}
-
-.plate > h2 {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--space-3);
-  margin-bottom: 2px;
-  font-size: var(--text-l);
-  color: var(--ink);
-}
-
-.made {
-  font-size: var(--text-xl);
-  font-weight: 720;
-  white-space: nowrap;
-}
-
-.asked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 var(--space-4);
-  margin: 4px 0;
-  font-size: var(--text-s);
-  color: var(--ink-soft);
 }
 
 .wrong {
