@@ -138,6 +138,13 @@ select {
   font-weight: 600;
 }
 
+@media (pointer: coarse) {
+  select,
+  .why {
+    min-height: var(--touch);
+  }
+}
+
 @media (max-width: 1100px) {
   .machines {
     flex-basis: 100%;

@@ -378,6 +378,15 @@ const done = (): void => bench.dropTarget();
   color: var(--ink-soft);
 }
 
+@media (pointer: coarse) {
+  .pick,
+  .more,
+  .drop,
+  .named {
+    min-height: var(--touch);
+  }
+}
+
 @media (max-width: 760px) {
   .figures {
     width: 100%;
