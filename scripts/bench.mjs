@@ -18,8 +18,8 @@ await main(async () => {
   const { status } = spawnSync(process.execPath, [join(OUTPUT, 'bench.js')], { stdio: 'inherit' });
   if (status !== 0) process.exit(status ?? 1);
   ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
-  const imports = spawnSync(join('node_modules', '.bin', 'tsx'), ['scripts/bench-import.ts'], {
-    stdio: 'inherit',
-  });
-  process.exit(imports.status ?? 1);
+  for (const script of ['scripts/bench-swaps.ts', 'scripts/bench-import.ts']) {
+    const run = spawnSync(join('node_modules', '.bin', 'tsx'), [script], { stdio: 'inherit' });
+    if (run.status !== 0) process.exit(run.status ?? 1);
+  }
 });

@@ -3,11 +3,14 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   foodSet,
+  KITCHEN_DEFAULTS,
+  PACK_DEFAULTS,
   readRecipe,
   recipeFromReading,
   type EquipmentSet,
   type Food,
   type Kitchen,
+  type Pack,
   type Recipe,
   type Target,
 } from '@hand-ladle/core';
@@ -28,7 +31,15 @@ interface BookEntry {
 const json = <T>(folder: string, file: string): T =>
   JSON.parse(readFileSync(join(folder, 'demo', file), 'utf8')) as T;
 
-export const loadKitchens = (folder = DATA_FOLDER): Kitchen[] => json<Kitchen[]>(folder, 'kitchens.json');
+type KitchenFile = Kitchen & { packs: Pack[] };
+
+/** The demo kitchens; what their file leaves out is as where nobody said. */
+export const loadKitchens = (folder = DATA_FOLDER): Kitchen[] =>
+  json<KitchenFile[]>(folder, 'kitchens.json').map((kitchen) => ({
+    ...KITCHEN_DEFAULTS,
+    ...kitchen,
+    packs: kitchen.packs.map((pack) => ({ ...PACK_DEFAULTS, ...pack })),
+  }));
 
 /** Sets of machines, scales and pans to start a kitchen from. */
 export const loadEquipment = (folder = DATA_FOLDER): EquipmentSet[] =>

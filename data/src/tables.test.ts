@@ -207,11 +207,43 @@ describe('the larder proves itself', () => {
 });
 
 describe('the swaps', () => {
+  const componentIds = new Set(
+    loadDemoRecipes(foods).flatMap(({ recipe }) => (recipe.isComponent ? recipe.id : [])),
+  );
+  const isKnown = (id: string): boolean => byId.has(id) || componentIds.has(id);
+
+  test('are many, over the work that foods do, with the limits that cooks know', () => {
+    expect(swaps.length).toBeGreaterThanOrEqual(220);
+    expect(new Set(swaps.map((each) => each.function)).size).toBeGreaterThanOrEqual(16);
+    expect(swaps.filter(({ limits }) => limits.notFor.length > 0).length).toBeGreaterThan(30);
+    expect(swaps.filter(({ limits }) => limits.mostShare !== null).length).toBeGreaterThan(3);
+    // Limits that exclude each other would leave an entry that no dish can take.
+    for (const { id, limits } of swaps)
+      expect([id, limits.onlyFor.filter((each) => limits.notFor.includes(each))]).toEqual([id, []]);
+  });
+
+  test('never say themselves what they bring in: that is worked out from the foods', () => {
+    for (const { id, hint } of swaps)
+      expect([id, /\b(?:brings|free from)\b/i.test(hint)]).toEqual([id, false]);
+  });
+
+  test('take the place of what goes out by about its own weight, water counted', () => {
+    // Seasonings and gelling agents stand for many times their weight, or for a fraction of it.
+    const bulky = swaps.filter((each) =>
+      ['grain base', 'bulk protein', 'milk', 'body', 'cream'].includes(each.function),
+    );
+    for (const { id, to, waterRatio } of bulky) {
+      const into = waterRatio + to.reduce((sum, { ratio }) => sum + ratio, 0);
+      expect([id, into > 0.6 && into < 3.5]).toEqual([id, true]);
+    }
+  });
+
   test('name foods of the larder, with ratios and closeness that can be', () => {
     for (const swap of swaps) {
       expect([swap.id, byId.has(swap.fromId)]).toEqual([swap.id, true]);
       for (const { foodId, ratio } of swap.to)
-        expect([swap.id, byId.has(foodId), ratio > 0 && ratio < 5]).toEqual([swap.id, true, true]);
+        expect([swap.id, isKnown(foodId), ratio > 0 && ratio < 10]).toEqual([swap.id, true, true]);
+      expect([swap.id, swap.to.some(({ foodId }) => foodId === swap.fromId)]).toEqual([swap.id, false]);
       expect([swap.taste, swap.texture].every((closeness) => closeness >= 0 && closeness <= 1)).toBe(true);
       expect(swap.hint).not.toBe('');
     }

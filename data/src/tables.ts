@@ -2,7 +2,16 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Papa from 'papaparse';
-import { foodFromRow, type CookingYield, type Food, type Measure, type SwapEntry } from '@hand-ladle/core';
+import {
+  foodFromRow,
+  MAKINGS,
+  SOURCE_CLASSES,
+  SWAP_FUNCTIONS,
+  type CookingYield,
+  type Food,
+  type Measure,
+  type SwapEntry,
+} from '@hand-ladle/core';
 
 type Row = Record<string, string>;
 
@@ -96,12 +105,20 @@ export function loadFoods(folder = DATA_FOLDER): Food[] {
   return foods;
 }
 
+/** One of a list of words, or an error that says where. */
+function oneOf<T extends string>(text: string, words: readonly T[], where: string): T {
+  const word = words.find((each) => each === text);
+  if (word === undefined) throw new Error(`${where}: "${text}" is none of ${words.join(', ')}`);
+  return word;
+}
+
 function swapOf(row: Row): SwapEntry {
   const where = `swaps.csv, ${row['id']}`;
+  const makings = (column: string) => list(row[column], ' ').map((each) => oneOf(each, MAKINGS, where));
   return {
     id: row['id']!,
     fromId: row['from_id']!,
-    function: row['function']!,
+    function: oneOf(row['function']!, SWAP_FUNCTIONS, where),
     to: list(row['to'], ' ').map((pair) => {
       const [foodId = '', ratio] = pair.split(':');
       return { foodId, ratio: Number(ratio) };
@@ -110,7 +127,12 @@ function swapOf(row: Row): SwapEntry {
     hint: row['hint']!,
     taste: required(row, 'taste', where),
     texture: required(row, 'texture', where),
-    source: row['source']!,
+    limits: {
+      notFor: makings('not_for'),
+      onlyFor: makings('only_for'),
+      mostShare: number(row, 'most_share', where),
+    },
+    source: oneOf(row['source']!, SOURCE_CLASSES, where),
   };
 }
 

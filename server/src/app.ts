@@ -9,7 +9,6 @@ import { batchSheetPdf } from './batch-sheet-pdf';
 import {
   computeBatchSheet,
   computeDemand,
-  computeSwaps,
   computeWorksheet,
   digests,
   parseText,
@@ -17,7 +16,6 @@ import {
   type ComputeRequest,
   type DemandRequest,
   type ParseRequest,
-  type SwapsRequest,
 } from './compute';
 import { ApiError, ERRORS } from './errors';
 import { addExchangeRoutes } from './exchange/routes';
@@ -25,6 +23,7 @@ import { addLarderRoutes } from './imports/routes';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import { labelPdf } from './label-pdf';
 import { menuCsv, menuRows } from './menu';
+import { addSwapRoutes } from './swap-routes';
 import { asFile, bodyOf } from './request';
 import { apiPage, openApiDocument } from './openapi';
 import {
@@ -36,7 +35,6 @@ import {
   packRequest,
   parseRequest,
   savedRecipe,
-  swapsRequest,
   weightRequest,
   worksheetRequest,
 } from './schemas';
@@ -101,10 +99,6 @@ function addComputeRoutes(app: Hono, { store }: AppOptions): void {
     const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
     return context.json(await computeWorksheet(request, store));
   });
-  app.post('/api/swaps', async (context) => {
-    const request = checked<SwapsRequest>(swapsRequest, await bodyOf(context));
-    return context.json(await computeSwaps(request, store));
-  });
   app.post('/api/label.pdf', async (context) => {
     const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
     const sheet = await computeWorksheet(request, store);
@@ -167,9 +161,17 @@ function addKitchenRoutes(app: Hono, { store }: AppOptions): void {
     return context.json(await store.saveKitchen(context.req.param('id'), settings, version));
   });
   app.put('/api/kitchens/:id/packs/:foodId', async (context) => {
-    const pack = checked<Omit<Pack, 'foodId' | 'isConfirmed' | 'before'>>(packRequest, await bodyOf(context));
+    const pack = checked<Omit<Pack, 'foodId' | 'statementVersion' | 'isConfirmed' | 'before'>>(
+      packRequest,
+      await bodyOf(context),
+    );
     const { id, foodId } = context.req.param();
-    return context.json(await store.recordPack(id, { ...pack, foodId, isConfirmed: true, before: null }));
+    const first = { foodId, statementVersion: 1, isConfirmed: true, before: null };
+    return context.json(await store.recordPack(id, { ...pack, ...first }));
+  });
+  app.delete('/api/kitchens/:id/packs/:foodId', async (context) => {
+    const { id, foodId } = context.req.param();
+    return context.json(await store.withdrawPack(id, foodId));
   });
   app.post('/api/kitchens/:id/packs/:foodId/confirm', async (context) => {
     const by = checked<{ checkedBy: string; checkedOn: string }>(confirmRequest, await bodyOf(context));
@@ -212,6 +214,7 @@ export function createApp(options: AppOptions): Hono {
   addComputeRoutes(app, options);
   addWriteRoutes(app, options);
   addKitchenRoutes(app, options);
+  addSwapRoutes(app, options.store);
   app.all('/api/*', (context) => errorAnswer(context, new ApiError('not-found'), options.log));
   app.onError((error, context) => errorAnswer(context, error, options.log));
   return app;

@@ -5,11 +5,13 @@ import {
   finding,
   homeTarget,
   lineFromText,
+  nearestFree,
   planSwaps,
   readRecipe,
   recipeFromReading,
   standardize,
   stepsFromTexts,
+  versionsFor,
   worksheet,
   type BatchSheet,
   type Book,
@@ -18,11 +20,14 @@ import {
   type FreeFromPolicy,
   type Kitchen,
   type LineAnswers,
+  type NearDish,
   type Recipe,
   type Regime,
   type SwapAnswer,
   type Target,
   type UnitSystem,
+  type VersionsAnswer,
+  type VersionsQuestion,
   type Worksheet,
   type WorksheetInput,
 } from '@hand-ladle/core';
@@ -52,6 +57,7 @@ export interface ComputeRequest {
 export interface SwapsRequest extends ComputeRequest {
   exclude: string[];
   policy?: FreeFromPolicy;
+  isApart?: boolean;
 }
 
 /** Refuses a text that is longer than a recipe can be. */
@@ -83,6 +89,7 @@ function recipeFromWords(spoken: SpokenRecipe, book: Book): { recipe: Recipe; re
     parentId: null,
     swaps: [],
     freeFrom: [],
+    apart: [],
     isComponent: false,
   };
   const about = reading.findings.filter(({ code }) => spoken.text !== undefined && code !== 'no-portions');
@@ -146,13 +153,35 @@ export async function computeDemand(request: DemandRequest, store: Store): Promi
   return componentDemand(dishes, kitchen, book);
 }
 
+const swapPart = ({ exclude, policy, isApart }: SwapsRequest) => ({
+  exclude,
+  ...(policy ? { policy } : {}),
+  ...(isApart ? { isApart } : {}),
+});
+
+/** The dishes of the book that are free as they are, nearest to a dish first. */
+export async function computeNearest(request: SwapsRequest, store: Store): Promise<NearDish[]> {
+  const { input, book } = await inputOf(request, store);
+  const { recipe, kitchen } = input;
+  const dishes = (await store.recipes()).map((each) => each.recipe);
+  return nearestFree(recipe, dishes, request.exclude, request.policy ?? kitchen.policy, kitchen, book);
+}
+
+export interface VersionsRequest extends ComputeRequest {
+  groups: VersionsQuestion['groups'];
+  isApart?: boolean;
+}
+
+/** One version for all groups, and the fewest that cover them. */
+export async function computeVersions(request: VersionsRequest, store: Store): Promise<VersionsAnswer> {
+  const { input, book } = await inputOf(request, store);
+  return versionsFor({ ...input, groups: request.groups, isApart: request.isApart ?? false }, book);
+}
+
 /** The swap plans of a request. */
 export async function computeSwaps(request: SwapsRequest, store: Store): Promise<SwapAnswer> {
   const { input, book } = await inputOf(request, store);
-  return planSwaps(
-    { ...input, exclude: request.exclude, ...(request.policy ? { policy: request.policy } : {}) },
-    book,
-  );
+  return planSwaps({ ...input, ...swapPart(request) }, book);
 }
 
 export interface ParseRequest {

@@ -34,6 +34,9 @@ export const ERRORS = {
     message:
       'This would say less of an allergen, of animal origin or of a caution than the larder does. Record what the pack says instead.',
   },
+  'swap-not-found': { status: 404, message: 'There is no such swap in this kitchen.' },
+  'swap-exists': { status: 409, message: 'There is a swap with this id already.' },
+  'swap-in-use': { status: 409, message: 'Dishes use this swap, so it stays. Take it out of them first.' },
   'file-empty': { status: 400, message: 'There is nothing in this file.' },
   'file-too-large': {
     status: 413,

@@ -6,9 +6,11 @@ import {
   CREAM_WAYS,
   EGG_WAYS,
   FRYING_FATS,
+  MOST_OWN_ALLERGENS,
   PANS,
   PULSE_WAYS,
   SALT_WAYS,
+  SHARED_KINDS,
   TOFU_WAYS,
   VESSEL_KINDS,
 } from '@hand-ladle/core';
@@ -50,6 +52,36 @@ const scale = Joi.object({
   bands: bands.required(),
 });
 
+const exclusions = Joi.array().items(Joi.string().max(60)).max(40).unique();
+
+const ownAllergen = Joi.object({
+  id: id.required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  foodIds: Joi.array().items(id).max(100).unique().required(),
+});
+
+const shared = Joi.object({
+  id: id.required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  kind: Joi.string()
+    .valid(...SHARED_KINDS)
+    .required(),
+  alsoFor: Joi.array().items(id).max(100).unique().required(),
+});
+
+const policy = Joi.object({
+  mayContain: Joi.string().valid('refuse', 'accept').required(),
+  check: Joi.string().valid('refuse', 'accept').required(),
+});
+
+export const dinerGroup = Joi.object({
+  id: id.required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  exclude: exclusions.required(),
+  portions: Joi.number().positive().max(1_000_000).allow(null).required(),
+  policy: policy.allow(null).default(null),
+});
+
 /** What a kitchen sets for itself. */
 export const kitchenSettings = Joi.object({
   name: Joi.string().trim().min(1).max(120).required(),
@@ -57,10 +89,10 @@ export const kitchenSettings = Joi.object({
   units: Joi.string().valid('us', 'metric', 'imperial').required(),
   coconutIsTreeNut: Joi.boolean().required(),
   transferLoss: Joi.number().min(0).max(0.2).required(),
-  policy: Joi.object({
-    mayContain: Joi.string().valid('refuse', 'accept').required(),
-    check: Joi.string().valid('refuse', 'accept').required(),
-  }).required(),
+  policy: policy.required(),
+  ownAllergens: Joi.array().items(ownAllergen).max(MOST_OWN_ALLERGENS).unique('id').default([]),
+  shared: Joi.array().items(shared).max(60).unique('id').default([]),
+  diners: Joi.array().items(dinerGroup).max(60).unique('id').default([]),
   standard: Joi.object({
     isWholeFood: Joi.boolean().required(),
     fryingFat: Joi.string()

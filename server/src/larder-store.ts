@@ -1,5 +1,5 @@
 /** What the server keeps of the larder and the kitchens: foods, swaps, packs, weights, names. */
-import { QueryTypes, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
+import { Op, QueryTypes, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
 import {
   comparableName,
   loosened,
@@ -10,7 +10,7 @@ import {
   type SwapEntry,
 } from '@hand-ladle/core';
 import type { Tables } from './database/models';
-import { kitchenFromRows, packRow, type KitchenSettings } from './database/rows';
+import { kitchenFromRows, packRow, saysTheSame, type KitchenSettings } from './database/rows';
 import { ApiError } from './errors';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
@@ -45,12 +45,6 @@ export interface SavedKitchen {
 /** Version 1 is a food as it was shipped, which a newer table may replace; a kitchen's own begin above. */
 export const FIRST_OWN_VERSION = 2;
 
-/** Whether two versions of a pack say the same to someone who must not eat something. */
-const saysTheSame = (one: Pack, other: Pack): boolean =>
-  JSON.stringify([one.statement, sorted(one.allergens), one.certifiedGlutenFree, one.animal]) ===
-  JSON.stringify([other.statement, sorted(other.allergens), other.certifiedGlutenFree, other.animal]);
-const sorted = (allergens: Pack['allergens']): [string, string][] => Object.entries(allergens).sort();
-
 export class LarderStore {
   private larderCache: Larder | null = null;
 
@@ -69,7 +63,7 @@ export class LarderStore {
     if (!this.larderCache) {
       const order: [string, string][] = [['position', 'ASC']];
       const foods = await this.tables.foods.findAll({ order });
-      const swaps = await this.tables.swaps.findAll({ order });
+      const swaps = await this.tables.swaps.findAll({ where: { kitchenId: null }, order });
       this.larderCache = {
         foods: foods.map((row) => row.get('data') as Food),
         swaps: swaps.map((row) => row.get('data') as SwapEntry),
@@ -127,12 +121,17 @@ export class LarderStore {
     const packs = groupedBy(await this.tables.packs.findAll({ order }), 'kitchenId');
     const weights = groupedBy(await this.tables.weights.findAll({ order }), 'kitchenId');
     const names = groupedBy(await this.tables.names.findAll({ order }), 'kitchenId');
+    const own = { where: { kitchenId: { [Op.ne]: null } }, order };
+    const swaps = groupedBy(await this.tables.swaps.findAll(own), 'kitchenId');
+    const ratings = groupedBy(await this.tables.ratings.findAll({ order }), 'kitchenId');
     return rows.map((row) => {
       const id = idOf(row);
       return kitchenFromRows(row, {
         packs: packs.get(id) ?? [],
         weights: weights.get(id) ?? [],
         names: names.get(id) ?? [],
+        swaps: swaps.get(id) ?? [],
+        ratings: ratings.get(id) ?? [],
       });
     });
   }
@@ -222,6 +221,15 @@ export class LarderStore {
     const pack = kitchen.packs.find((each) => each.foodId === foodId);
     if (!pack) throw new ApiError('food-not-found');
     await this.tables.packs.create(packRow(kitchenId, { ...pack, ...by, isConfirmed: true }));
+    return this.kitchen(kitchenId);
+  }
+
+  /** A pack that is no longer bought: it stands as it stood, unconfirmed, so that nothing becomes clear by it. */
+  async withdrawPack(kitchenId: string, foodId: string): Promise<Kitchen> {
+    const kitchen = await this.kitchen(kitchenId);
+    const pack = kitchen.packs.find((each) => each.foodId === foodId);
+    if (!pack) throw new ApiError('food-not-found');
+    if (pack.isConfirmed) await this.tables.packs.create(packRow(kitchenId, { ...pack, isConfirmed: false }));
     return this.kitchen(kitchenId);
   }
 

@@ -2,6 +2,7 @@
 import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { ERRORS } from './errors';
+import { ratingRequest, swapEntry, versionsRequest } from './swap-schemas';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import {
   batchSheetRequest,
@@ -60,6 +61,21 @@ const OPERATIONS: readonly Operation[] = [
     summary: 'The per-serving label as PDF; DRAFT until every decision is taken',
     body: worksheetRequest,
     answers: 'A PDF file',
+  },
+  {
+    method: 'post',
+    path: '/api/nearest-free',
+    summary: 'The dishes of the book that are free from something as they are, nearest to a dish first',
+    body: swapsRequest,
+    answers: 'At most three dishes, each with its likeness',
+  },
+  {
+    method: 'post',
+    path: '/api/versions',
+    summary:
+      'One version of a dish that all groups of diners can eat, and the fewest versions that cover them',
+    body: versionsRequest,
+    answers: 'The single version or what blocks it, and the fewest versions with their portions',
   },
   {
     method: 'get',
@@ -159,6 +175,39 @@ const OPERATIONS: readonly Operation[] = [
     path: '/api/kitchens/{id}/packs/{foodId}/confirm',
     summary: 'Says yes to a changed statement, by name and date',
     body: confirmRequest,
+    answers: 'The kitchen',
+  },
+  {
+    method: 'delete',
+    path: '/api/kitchens/{id}/packs/{foodId}',
+    summary: 'A pack that is no longer bought: it stands unconfirmed, and nothing becomes clear by it',
+    answers: 'The kitchen',
+  },
+  {
+    method: 'post',
+    path: '/api/kitchens/{id}/swaps',
+    summary: "A swap of the kitchen's own",
+    body: swapEntry,
+    answers: 'The kitchen',
+  },
+  {
+    method: 'put',
+    path: '/api/kitchens/{id}/swaps/{swapId}',
+    summary: "Changes a swap of the kitchen's own; variants that use it follow",
+    body: swapEntry,
+    answers: 'The kitchen',
+  },
+  {
+    method: 'delete',
+    path: '/api/kitchens/{id}/swaps/{swapId}',
+    summary: "Forgets a swap of the kitchen's own that no dish uses",
+    answers: 'The kitchen',
+  },
+  {
+    method: 'post',
+    path: '/api/kitchens/{id}/ratings',
+    summary: 'How a swap tasted once it was cooked; it moves its closeness',
+    body: ratingRequest,
     answers: 'The kitchen',
   },
   {

@@ -165,10 +165,11 @@ export const recipe = Joi.object({
     .required(),
   parentId: id.allow(null).required(),
   swaps: Joi.array()
-    .items(Joi.object({ fromId: id.required(), swapId: id.required() }))
+    .items(Joi.object({ fromId: id.required(), swapId: id.required(), isInherited: Joi.boolean() }))
     .max(200)
     .required(),
-  freeFrom: Joi.array().items(Joi.string().max(40)).max(40).required(),
+  freeFrom: Joi.array().items(Joi.string().max(60)).max(40).required(),
+  apart: Joi.array().items(id).max(60).default([]),
   isComponent: Joi.boolean().required(),
 });
 
@@ -244,6 +245,7 @@ export const swapsRequest = Joi.object({
   vesselIds,
   exclude: Joi.array().items(Joi.string().max(40)).min(1).max(40).required(),
   policy: Joi.object({ mayContain: policyWord.required(), check: policyWord.required() }),
+  isApart: Joi.boolean().description('It will be cooked on clean equipment of its own'),
 }).xor('recipeId', 'recipe');
 
 export const packRequest = Joi.object({
@@ -254,6 +256,9 @@ export const packRequest = Joi.object({
   ).required(),
   certifiedGlutenFree: Joi.boolean().required(),
   animal: Joi.string().valid('plant', 'animal').allow(null).default(null),
+  own: Joi.object()
+    .pattern(id, Joi.string().valid('contains', 'may-contain', 'none'))
+    .default({}),
   supplier: Joi.string().trim().max(120).allow('').default(''),
   netGrams: grams.allow(null).default(null),
   drainedGrams: grams.allow(null).default(null),

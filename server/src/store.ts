@@ -1,11 +1,20 @@
 /** What the server keeps: the larder, the kitchens, the book of recipes. */
 import { Op, UniqueConstraintError } from 'sequelize';
-import { bookOf, foodSet, type Book, type FoodSet, type Recipe } from '@hand-ladle/core';
-import { insertRecipe, recipeFromRows, updateRecipe, type SavedRecipe } from './database/rows';
-import { groupedBy, idOf, LarderStore, type Larder, type Row } from './larder-store';
+import {
+  bookOf,
+  foodSet,
+  followingSwaps,
+  type AppliedSwap,
+  type Book,
+  type FoodSet,
+  type Recipe,
+} from '@hand-ladle/core';
+import { insertRecipe, recipeFromRows, swapsFromRows, updateRecipe, type SavedRecipe } from './database/rows';
+import { groupedBy, idOf, type Larder, type Row } from './larder-store';
+import { SwapStore } from './swap-store';
 import { ApiError } from './errors';
 
-export class Store extends LarderStore {
+export class Store extends SwapStore {
   /** Saved recipes by a condition; variants come with their parent's lines and steps. */
   private async recipesWhere(where: Record<string, unknown>): Promise<SavedRecipe[]> {
     const rows = await this.tables.recipes.findAll({
@@ -39,7 +48,9 @@ export class Store extends LarderStore {
         swaps.get(idOf(row)) ?? [],
       );
       const parent = parentId === null ? undefined : parentRows.get(parentId)?.[0];
-      return parent ? { ...saved, recipe: followingParent(saved.recipe, parent) } : saved;
+      if (!parent) return saved;
+      const parentSwaps = swapsFromRows(swaps.get(parentId!) ?? []);
+      return { ...saved, recipe: followingParent(saved.recipe, parent, parentSwaps) };
     });
   }
 
@@ -128,10 +139,11 @@ export class Store extends LarderStore {
 
 const usedIn = (line: Recipe['lines'][number]): string | null => line.answers.foodId ?? line.reading.foodId;
 
-/** A variant has its parent's portions and yield too: change the parent, the variant follows. */
-function followingParent(recipe: Recipe, parent: Row): Recipe {
+/** A variant has its parent's portions, yield and swaps too, save those it overrules: change the parent, the variant follows. */
+function followingParent(recipe: Recipe, parent: Row, parentSwaps: readonly AppliedSwap[]): Recipe {
   return {
     ...recipe,
+    swaps: followingSwaps(recipe.swaps, parentSwaps),
     portions: parent.get('portions') as number,
     portionGrams: parent.get('portionGrams') as number | null,
     measuredYieldGrams: parent.get('measuredYieldGrams') as number | null,

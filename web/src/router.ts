@@ -19,6 +19,12 @@ export const router = createRouter({
       meta: { title: 'Larder' },
     },
     {
+      path: '/larder/swaps',
+      name: 'swaps',
+      component: () => import('./views/SwapsView.vue'),
+      meta: { title: 'Swaps' },
+    },
+    {
       path: '/larder/import',
       name: 'import',
       component: () => import('./views/ImportView.vue'),
@@ -59,6 +65,8 @@ export const router = createRouter({
           ],
         },
         { path: 'hazards', name: 'hazards', component: () => import('./views/HazardStage.vue') },
+        { path: 'free-from', name: 'free-from', component: () => import('./views/FreeFromView.vue') },
+        { path: 'compare', name: 'compare', component: () => import('./views/CompareView.vue') },
         { path: 'portion', name: 'portion', component: () => import('./views/PortionStage.vue') },
         { path: 'label', name: 'label', component: () => import('./views/LabelStage.vue') },
       ],

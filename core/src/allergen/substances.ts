@@ -36,17 +36,40 @@ export const SUBSTANCES = [
 ] as const;
 export type Substance = (typeof SUBSTANCES)[number];
 
-/** A set of substances as bits, in the order of SUBSTANCES: fast to test and to join. */
-export type SubstanceBits = number;
-const BIT: Readonly<Record<Substance, SubstanceBits>> = Object.fromEntries(
-  SUBSTANCES.map((each, index) => [each, 1 << index]),
-) as Record<Substance, SubstanceBits>;
+/**
+ * What a kitchen's standard asks of a food beside its allergens: that it comes from no animal, and that it is whole. They
+ * are traced, excluded and swapped like substances, and never printed as allergens.
+ */
+export const ORIGINS = ['animal', 'oil', 'refined', 'added-sugar', 'ready-made'] as const;
+export type Origin = (typeof ORIGINS)[number];
 
-/** The bits of some substances. */
-export function bitsOf(substances: readonly Substance[]): SubstanceBits {
+/** Anything a line can be traced for. */
+export type Matter = Substance | Origin;
+const MATTERS: readonly Matter[] = [...SUBSTANCES, ...ORIGINS];
+
+/** A set of substances and origins as bits, in the order of SUBSTANCES, then ORIGINS: fast to test and to join. */
+export type SubstanceBits = number;
+const BIT: Readonly<Record<Matter, SubstanceBits>> = Object.fromEntries(
+  MATTERS.map((each, index) => [each, 1 << index]),
+) as Record<Matter, SubstanceBits>;
+
+/** The bits of some substances and origins. */
+export function bitsOf(matters: readonly Matter[]): SubstanceBits {
   let bits = 0;
-  for (const each of substances) bits |= BIT[each];
+  for (const each of matters) bits |= BIT[each];
   return bits;
+}
+
+/** Everything at once: what nobody knows is open for all of it. */
+export const ALL_BITS = bitsOf(MATTERS);
+
+/**
+ * What is looked for: substances and origins as bits, and entries of the kitchen's own list as bits in the order of that
+ * list.
+ */
+export interface Wanted {
+  bits: SubstanceBits;
+  own: number;
 }
 
 const LISTS = new Map<SubstanceBits, readonly Substance[]>();
@@ -60,12 +83,11 @@ export function substancesIn(bits: SubstanceBits): readonly Substance[] {
 
 export type Regime = 'us' | 'eu';
 
-export interface Allergen {
+export interface Allergen extends Wanted {
   id: string;
   /** Name on screen, in the kitchen's words. */
   name: string;
   substances: readonly Substance[];
-  bits: SubstanceBits;
   /** Regimes whose law requires it on a label. */
   declaredIn: readonly Regime[];
 }
@@ -85,9 +107,31 @@ const EU_TREE_NUTS: readonly Substance[] = [
 /** Pine nut is a tree nut on the US list; the EU list does not name it. */
 export const US_TREE_NUTS: readonly Substance[] = [...EU_TREE_NUTS, 'pine-nut'];
 
-/** The daily three first, then the rest in the order of Annex II. */
-function allergensWith(treeNuts: readonly Substance[]): readonly Allergen[] {
-  const table: readonly Omit<Allergen, 'bits'>[] = [
+/** An entry of a kitchen's own list: foods that no law names and somebody here must not have. */
+export interface OwnAllergen {
+  id: string;
+  name: string;
+  /** Foods that are it or hold it whatever the brand. */
+  foodIds: readonly string[];
+}
+
+/** Most entries of a kitchen's own list: each is a bit. */
+export const MOST_OWN_ALLERGENS = 24;
+
+/** How a kitchen treats the substances the two laws disagree about, and what it looks for besides. */
+export interface AllergenSetting {
+  regime: Regime;
+  /** Coconut counted as a tree nut: a kitchen's own caution. Neither law asks for it since 2025. */
+  coconutIsTreeNut: boolean;
+  ownAllergens: readonly OwnAllergen[];
+}
+
+/** The daily three first, then the rest in the order of Annex II, then what no law counts, then the kitchen's own list. */
+function allergensWith(setting: AllergenSetting): readonly Allergen[] {
+  const isUs = setting.regime === 'us';
+  const base = isUs ? US_TREE_NUTS : EU_TREE_NUTS;
+  const treeNuts = setting.coconutIsTreeNut ? [...base, 'coconut' as const] : base;
+  const table: readonly Omit<Allergen, 'bits' | 'own'>[] = [
     { id: 'nut', name: 'Nut', substances: ['peanut', ...treeNuts], declaredIn: [] },
     { id: 'soy', name: 'Soy', substances: ['soy'], declaredIn: ['us', 'eu'] },
     { id: 'gluten', name: 'Gluten', substances: GLUTEN, declaredIn: ['eu'] },
@@ -104,28 +148,33 @@ function allergensWith(treeNuts: readonly Substance[]): readonly Allergen[] {
     { id: 'fish', name: 'Fish', substances: ['fish'], declaredIn: ['us', 'eu'] },
     { id: 'crustacean', name: 'Crustaceans', substances: ['crustacean'], declaredIn: ['us', 'eu'] },
     { id: 'mollusc', name: 'Molluscs', substances: ['mollusc'], declaredIn: ['eu'] },
+    // What the law does not count as a nut is still named: somebody reacts to it.
+    ...(setting.coconutIsTreeNut
+      ? []
+      : [{ id: 'coconut', name: 'Coconut', substances: ['coconut' as const], declaredIn: [] }]),
+    ...(isUs
+      ? []
+      : [{ id: 'pine-nut', name: 'Pine nut', substances: ['pine-nut' as const], declaredIn: [] }]),
   ];
-  return table.map((each) => ({ ...each, bits: bitsOf(each.substances) }));
+  return [
+    ...table.map((each) => ({ ...each, bits: bitsOf(each.substances), own: 0 })),
+    ...setting.ownAllergens.map(({ id, name }, index) => ({
+      id,
+      name,
+      substances: [],
+      declaredIn: [],
+      bits: 0,
+      own: 1 << index,
+    })),
+  ];
 }
 
-/** How a kitchen treats the substances the two laws disagree about. */
-export interface AllergenSetting {
-  regime: Regime;
-  /** Coconut counted as a tree nut: a kitchen's own caution. Neither law asks for it since 2025. */
-  coconutIsTreeNut: boolean;
-}
-
-const TABLES = new Map<string, readonly Allergen[]>();
+const TABLES = new WeakMap<AllergenSetting, readonly Allergen[]>();
 
 /** The allergens of a kitchen, in the order a cook says them. */
 export function allergensOf(setting: AllergenSetting): readonly Allergen[] {
-  const key = `${setting.regime}${setting.coconutIsTreeNut}`;
-  let table = TABLES.get(key);
-  if (!table) {
-    const base = setting.regime === 'us' ? US_TREE_NUTS : EU_TREE_NUTS;
-    table = allergensWith(setting.coconutIsTreeNut ? [...base, 'coconut'] : base);
-    TABLES.set(key, table);
-  }
+  let table = TABLES.get(setting);
+  if (!table) TABLES.set(setting, (table = allergensWith(setting)));
   return table;
 }
 
@@ -167,9 +216,63 @@ export const SUBSTANCE_NAMES: Readonly<Record<Substance, string>> = {
   lupin: 'lupin',
 };
 
-/** The substances an exclusion means: an allergen id ("nut"), or one substance ("almond"). Empty if unknown. */
-export function substancesExcludedBy(exclusion: string, setting: AllergenSetting): readonly Substance[] {
-  const allergen = allergensOf(setting).find((each) => each.id === exclusion);
-  if (allergen) return allergen.substances;
-  return SUBSTANCES.filter((each) => each === exclusion);
+/** An origin in words, for lists of kinds. */
+export const ORIGIN_NAMES: Readonly<Record<Origin, string>> = {
+  animal: 'from an animal',
+  oil: 'oil',
+  refined: 'refined',
+  'added-sugar': 'added sugar',
+  'ready-made': 'ready-made',
+};
+
+/** The id of what a kitchen's whole-food standard leaves out: oil, refined flour, added sugar, ready-made analogues. */
+export const WHOLE_FOOD = 'whole-food';
+/** The id of what no dish of this product may hold. */
+export const VEGAN = 'vegan';
+
+/** What a vegan and a whole-food kitchen look for, in the same form as allergens. */
+export const STANDARDS: readonly Allergen[] = [
+  { id: VEGAN, name: 'Animal food', substances: [], declaredIn: [], bits: bitsOf(['animal']), own: 0 },
+  {
+    id: WHOLE_FOOD,
+    name: 'Not whole food',
+    substances: [],
+    declaredIn: [],
+    bits: bitsOf(['oil', 'refined', 'added-sugar', 'ready-made']),
+    own: 0,
+  },
+];
+
+const isSubstance = (text: string): text is Substance => (SUBSTANCES as readonly string[]).includes(text);
+
+/** What an exclusion means: an allergen or own entry by id ("nut"), one substance ("almond"), or a standard. Null if unknown. */
+export function wantedBy(exclusion: string, setting: AllergenSetting): Wanted | null {
+  const named = [...allergensOf(setting), ...STANDARDS].find(({ id }) => id === exclusion);
+  if (named) return { bits: named.bits, own: named.own };
+  return isSubstance(exclusion) ? { bits: bitsOf([exclusion]), own: 0 } : null;
+}
+
+/** Several exclusions as one, and those nobody knows here: they must not be passed over. */
+export function wantedByAll(
+  exclusions: readonly string[],
+  setting: AllergenSetting,
+): { wanted: Wanted; unknown: string[] } {
+  const wanted: Wanted = { bits: 0, own: 0 };
+  const unknown: string[] = [];
+  for (const each of exclusions) {
+    const one = wantedBy(each, setting);
+    if (!one) unknown.push(each);
+    wanted.bits |= one?.bits ?? 0;
+    wanted.own |= one?.own ?? 0;
+  }
+  return { wanted, unknown };
+}
+
+/** An exclusion's name in a sentence: "nut", "whole food". */
+export function exclusionName(exclusion: string, setting: AllergenSetting): string {
+  if (exclusion === WHOLE_FOOD) return 'what is not whole food';
+  if (exclusion === VEGAN) return 'animal foods';
+  const named = allergensOf(setting).find(({ id }) => id === exclusion);
+  if (named) return named.name.toLowerCase();
+  return isSubstance(exclusion) ? SUBSTANCE_NAMES[exclusion] : exclusion;
 }

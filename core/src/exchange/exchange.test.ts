@@ -63,6 +63,7 @@ const anyTold = fc.record({
     [{ fromId: 'tamari', swapId: 'tamari-mushroom-ferment' }],
   ),
   freeFrom: fc.constantFrom<string[][]>([], ['soy', 'nut']),
+  apart: fc.constantFrom<string[][]>([], ['fryer']),
   target: fc.constantFrom(null, { kind: 'weight' as const, grams: 12_000 }),
 });
 

@@ -33,6 +33,7 @@ export interface ToldRecipe {
   parentId: string | null;
   swaps: AppliedSwap[];
   freeFrom: string[];
+  apart: string[];
   target: Target | null;
 }
 
@@ -50,6 +51,7 @@ export function toldFrom(recipe: Recipe, target: Target | null = null): ToldReci
     parentId: recipe.parentId,
     swaps: [...recipe.swaps],
     freeFrom: [...recipe.freeFrom],
+    apart: [...recipe.apart],
     target,
   };
 }
@@ -78,6 +80,7 @@ export function recipeFromTold(told: ToldRecipe, larder: FoodSet): Recipe {
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,
+    apart: told.apart,
     isComponent: told.isComponent,
   };
 }
@@ -96,6 +99,7 @@ export function plainTold(name: string, lines: readonly string[], steps: readonl
     parentId: null,
     swaps: [],
     freeFrom: [],
+    apart: [],
     target: null,
   };
 }
@@ -131,6 +135,7 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
   const stepIds = Array.isArray(kept['steps']) ? (kept['steps'] as unknown[]) : [];
   const swaps = Array.isArray(kept['swaps']) ? (kept['swaps'] as unknown[]) : [];
   const freeFrom = Array.isArray(kept['freeFrom']) ? (kept['freeFrom'] as unknown[]) : [];
+  const apart = Array.isArray(kept['apart']) ? (kept['apart'] as unknown[]) : [];
   return {
     ...told,
     id: text(kept['id']) || told.id,
@@ -154,6 +159,7 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
       .filter(isObject)
       .map((each) => ({ fromId: text(each['fromId']), swapId: text(each['swapId']) })),
     freeFrom: freeFrom.map(text).filter(Boolean),
+    apart: apart.map(text).filter(Boolean),
     target: isObject(kept['target']) ? (kept['target'] as unknown as Target) : null,
   };
 }
@@ -171,6 +177,7 @@ export function keptOf(told: ToldRecipe): Record<string, unknown> {
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,
+    apart: told.apart,
     target: told.target,
   };
 }

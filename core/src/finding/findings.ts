@@ -12,6 +12,12 @@ interface FindingKind {
 
 const kind = (severity: Severity, message: (f: Figures) => string): FindingKind => ({ severity, message });
 
+/** A known trap as a sentence of its own; nothing where none is known. */
+function because(trap: string | number | undefined): string {
+  const words = String(trap ?? '');
+  return words === '' ? '' : ` ${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+}
+
 export const FINDING_KINDS = {
   'text-empty': kind('danger', () => 'There is nothing to read yet: paste or type a recipe.'),
   'text-cut': kind(
@@ -41,14 +47,17 @@ export const FINDING_KINDS = {
     (f) => `The line says ${f['stated']} g, but ${f['written']} of ${f['name']} weighs ${f['reckoned']} g.`,
   ),
   'optional-line': kind('note', (f) => `${f['name']} is optional; it is counted in.`),
-  'pack-unknown': kind('decision', (f) => `Check the pack: no ${f['name']} pack is on record.`),
+  'pack-unknown': kind(
+    'decision',
+    (f) => `Check the pack: no ${f['name']} pack is on record.${because(f['trap'])}`,
+  ),
   'statement-changed': kind(
     'decision',
     (f) => `The statement of ${f['product']} changed. Read the pack of ${f['name']} again and confirm it.`,
   ),
   'certificate-unknown': kind(
     'decision',
-    (f) => `Check the pack: ${f['name']} may hold or carry ${f['allergens']}.`,
+    (f) => `Check the pack: ${f['name']} may hold or carry ${f['allergens']}.${because(f['trap'])}`,
   ),
   'line-unused': kind('note', (f) => `No step uses ${f['name']}.`),
   'step-names-missing': kind('caution', (f) => `A step names ${f['name']}, which is not in the list.`),
@@ -157,6 +166,19 @@ export const FINDING_KINDS = {
   'variant-unread': kind(
     'decision',
     (f) => `To be free from ${f['exclusion']}, these packs must be read first: ${f['paths']}.`,
+  ),
+  'variant-unknown': kind(
+    'danger',
+    (f) =>
+      `This variant is to be free from ${f['exclusion']}, and nobody knows in this kitchen what that is.`,
+  ),
+  'swap-unfit': kind(
+    'decision',
+    (f) => `The swap for ${f['name']} no longer fits: ${f['reason']}. Plan it again, or take the swap out.`,
+  ),
+  'cooked-apart': kind(
+    'caution',
+    (f) => `Cook it apart, on clean equipment: not in or on the ${String(f['equipment']).toLowerCase()}.`,
   ),
 
   'animal-food': kind('danger', (f) => `${f['name']} comes from an animal. This dish is not vegan.`),

@@ -4,14 +4,17 @@ import type { AllergenSetting, Substance } from '../allergen/substances';
 import { nameWords } from '../food/names';
 import type { NutrientId } from '../nutrition/nutrients';
 import type { UnitSystem } from '../quantity';
+import type { SwapEntry, SwapRating } from '../swap/swap';
+import type { DinerGroup } from './diners';
 import type { OwnedPans, Scale, Vessel } from './equipment';
+import type { SharedEquipment } from './shared';
 import type { KitchenStandard } from './standard';
 
 /** How hard something is cooked; decides how much water leaves it. */
 export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';
 
 /** What a pack said before its statement changed. */
-export type PackBefore = Pick<Pack, 'statement' | 'allergens' | 'animal' | 'checkedOn'>;
+export type PackBefore = Pick<Pack, 'statement' | 'allergens' | 'own' | 'animal' | 'checkedOn'>;
 
 /** What the kitchen buys for a food, and what its pack says, read by a person at this kitchen. */
 export interface Pack {
@@ -34,6 +37,10 @@ export interface Pack {
   checkedBy: string;
   /** ISO date. */
   checkedOn: string;
+  /** What it says of the kitchen's own list, for every entry its reader was asked for. */
+  own: Readonly<Record<string, 'contains' | 'may-contain' | 'none'>>;
+  /** Which statement of the product this is, counted from the first that was recorded here. */
+  statementVersion: number;
   /** False from when a statement changed until somebody read it and said yes: till then nothing of it is clear. */
   isConfirmed: boolean;
   /** What the last confirmed statement said, while this one is not confirmed. */
@@ -43,13 +50,23 @@ export interface Pack {
 /** What a pack is when only its name and statement are known. */
 export const PACK_DEFAULTS: Pick<
   Pack,
-  'supplier' | 'netGrams' | 'drainedGrams' | 'price' | 'panel' | 'isConfirmed' | 'before'
+  | 'supplier'
+  | 'netGrams'
+  | 'drainedGrams'
+  | 'price'
+  | 'panel'
+  | 'own'
+  | 'statementVersion'
+  | 'isConfirmed'
+  | 'before'
 > = {
   supplier: '',
   netGrams: null,
   drainedGrams: null,
   price: null,
   panel: {},
+  own: {},
+  statementVersion: 1,
   isConfirmed: true,
   before: null,
 };
@@ -92,12 +109,44 @@ export interface Kitchen extends AllergenSetting {
   packs: readonly Pack[];
   weights: readonly KitchenWeight[];
   names: readonly KitchenName[];
+  /** Equipment that other food goes through too. */
+  shared: readonly SharedEquipment[];
+  /** Who is cooked for, and what they must not have. */
+  diners: readonly DinerGroup[];
+  /** Swaps this kitchen wrote itself, and how the swaps it cooked turned out. */
+  swaps: readonly SwapEntry[];
+  ratings: readonly SwapRating[];
 }
 
+/** What a kitchen is where it never said: older settings lack these. */
+export const KITCHEN_DEFAULTS: Pick<Kitchen, 'ownAllergens' | 'shared' | 'diners' | 'swaps' | 'ratings'> = {
+  ownAllergens: [],
+  shared: [],
+  diners: [],
+  swaps: [],
+  ratings: [],
+};
+
+/**
+ * A kitchen once a pack is no longer bought. What it said is not forgotten: it stands as it stood, unconfirmed, so that
+ * nothing becomes clear because somebody threw a statement away.
+ */
+export function withdrawPack(kitchen: Kitchen, foodId: string): Kitchen {
+  const packs = kitchen.packs.map((pack) => {
+    if (pack.foodId !== foodId || !pack.isConfirmed) return pack;
+    const { statement, allergens, own, animal, checkedOn } = pack;
+    return { ...pack, isConfirmed: false, before: { statement, allergens, own, animal, checkedOn } };
+  });
+  return { ...kitchen, packs };
+}
+
+const PACKS = new WeakMap<readonly Pack[], ReadonlyMap<string, Pack>>();
+
 /** A kitchen's pack for a food, if one is on record. */
-export function packOf(kitchen: Kitchen, foodId: string): Pack | null {
-  for (const pack of kitchen.packs) if (pack.foodId === foodId) return pack;
-  return null;
+export function packOf({ packs }: Pick<Kitchen, 'packs'>, foodId: string): Pack | null {
+  let index = PACKS.get(packs);
+  if (!index) PACKS.set(packs, (index = new Map(packs.map((pack) => [pack.foodId, pack]))));
+  return index.get(foodId) ?? null;
 }
 
 const NAMES = new WeakMap<Kitchen, ReadonlyMap<string, string>>();

@@ -1,4 +1,5 @@
 /** How this kitchen likes things done, where cooks differ. It never changes a recipe: it asks. */
+import type { Food } from '../food/food';
 
 export const FRYING_FATS = ['as written', 'water or stock', 'dry hot pan', 'a little oil'] as const;
 export const SALT_WAYS = ['as written', 'low', 'none'] as const;
@@ -59,3 +60,30 @@ export const OIL_FILM_G_PER_M2 = 60;
 export const SWEATING_KG_PER_M2_H = 22;
 /** How long onions are sweated where the step gives no time, minutes (convention). */
 export const SWEATING_MINUTES = 8;
+
+/**
+ * Refined foods of these categories season or raise a dish and are no flour, sugar or analogue: the whole-food standard
+ * lets them stand (convention).
+ */
+const SEASONING_CATEGORIES: ReadonlySet<string> = new Set([
+  'seasoning sauce',
+  'seasoning',
+  'condiment',
+  'ferment',
+  'stock base',
+  'stock',
+  'acid',
+  'wine',
+  'drink',
+  'spice',
+  'paste',
+  'leavening',
+  'baking',
+  'gelling agent',
+]);
+
+/** Whether a food is what a whole-food kitchen leaves out: oil, refined flour, added sugar, a ready-made analogue. */
+export const breaksWholeFood = (food: Pick<Food, 'wholeFood' | 'category' | 'scaling'>): boolean =>
+  food.wholeFood !== 'whole' &&
+  food.scaling !== 'salt' &&
+  !(food.wholeFood === 'refined' && SEASONING_CATEGORIES.has(food.category));

@@ -30,6 +30,12 @@ export function gramsText(grams: number): string {
   return `${figure} ${unit}`;
 }
 
+/** A change with its sign: "+1.2", "-0.4"; plain "0.0" where it is too small to show. */
+export function signedText(value: number, decimals: number): string {
+  const text = fixedText(Math.abs(value), decimals);
+  return Number(text) === 0 ? text : `${value < 0 ? '-' : '+'}${text}`;
+}
+
 /** A number with exactly the given decimals, so that a column of them lines up: 4 is "4.0". */
 export function fixedText(value: number, decimals: number): string {
   return roundToDecimals(value, decimals).toFixed(decimals);

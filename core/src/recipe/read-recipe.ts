@@ -213,6 +213,7 @@ export function recipeFromReading(reading: RecipeReading, id: string): Recipe {
     parentId: null,
     swaps: [],
     freeFrom: [],
+    apart: [],
     isComponent: false,
   };
 }

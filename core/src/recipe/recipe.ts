@@ -118,6 +118,8 @@ export interface RecipeStep {
 export interface AppliedSwap {
   fromId: string;
   swapId: string;
+  /** It is the parent's: the variant follows it and does not keep it. */
+  isInherited?: boolean;
 }
 
 export interface Recipe {
@@ -135,6 +137,8 @@ export interface Recipe {
   swaps: readonly AppliedSwap[];
   /** What a variant was made to be free from: allergen ids. */
   freeFrom: readonly string[];
+  /** Shared equipment this version is kept off: it is cooked apart, on clean equipment. */
+  apart: readonly string[];
   /** Made once and used by weight in other dishes. */
   isComponent: boolean;
 }

@@ -10,8 +10,10 @@ import {
   type Kitchen,
 } from '../kitchen';
 import { figureText, weightWithSpread, type Weight } from '../quantity';
-import { animalStateOf, foodTraces } from '../allergen/flags';
-import { SUBSTANCE_NAMES, substancesIn } from '../allergen/substances';
+import { animalStateOf, foodTraces } from '../allergen/standing';
+import { SUBSTANCE_NAMES, SUBSTANCES, substancesIn, type Substance } from '../allergen/substances';
+import { trapWords } from '../allergen/traps';
+import { swapHere } from '../swap/library';
 import { WATER_ID, type SwapEntry } from '../swap/swap';
 import type { Book } from './book';
 import {
@@ -30,6 +32,14 @@ import { fryingMinutesOf, isPanFat } from './work';
  * pan's area; garnish follows the portions.
  */
 export type Follows = 'batch' | 'water' | 'pan' | 'portions';
+
+/** A swap where it was applied: what it took out, as the list had it. */
+export interface AppliedAt {
+  entry: SwapEntry;
+  fromName: string;
+  fromGrams: number | null;
+  fromFollows: Follows;
+}
 
 export interface StandardLine {
   /** Id of this entry; a swap can make several of one written line ("l3", "l3/2"). */
@@ -50,7 +60,7 @@ export interface StandardLine {
   /** False while it is open which food the line means: then nothing about it is clear. */
   isFoodSure: boolean;
   /** The food a swap took out, and how to work with the new one. */
-  swap: { entry: SwapEntry; fromName: string } | null;
+  swap: AppliedAt | null;
   findings: Finding[];
 }
 
@@ -65,6 +75,10 @@ function addReadingFindings(line: RecipeLine, found: Finding[]): void {
   }
 }
 
+/** Substances that only a pack can settle at a food. */
+const openSubstances = (food: Food): Substance[] =>
+  SUBSTANCES.filter((each) => food.allergens[each] === 'check');
+
 /** Adds what must be said of a food wherever it stands: its pack, its origin, its cautions. */
 function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Finding[]): void {
   const pack = packOf(kitchen, food.id);
@@ -73,18 +87,26 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
   if (animal === 'check' && pack?.isConfirmed !== false)
     found.push(finding('animal-check', lineId, { name: inSentence(food.name) }));
   if (food.kind === 'product' && !pack)
-    found.push(finding('pack-unknown', lineId, { name: inSentence(food.name) }));
+    found.push(
+      finding('pack-unknown', lineId, {
+        name: inSentence(food.name),
+        trap: trapWords(food, openSubstances(food)),
+      }),
+    );
   if (pack && !pack.isConfirmed)
     found.push(
       finding('statement-changed', lineId, { name: inSentence(food.name), product: pack.productName }),
     );
   if (food.kind === 'single' && pack?.isConfirmed !== false) {
-    const doubtful = foodTraces(food, kitchen).find(({ status }) => status === 'check');
+    const doubtful = foodTraces(food, kitchen).find(
+      ({ status, bits }) => status === 'check' && substancesIn(bits).length > 0,
+    );
     if (doubtful) {
       const allergens = substancesIn(doubtful.bits)
         .map((each) => SUBSTANCE_NAMES[each])
         .join(', ');
-      found.push(finding('certificate-unknown', lineId, { name: inSentence(food.name), allergens }));
+      const trap = trapWords(food, substancesIn(doubtful.bits));
+      found.push(finding('certificate-unknown', lineId, { name: inSentence(food.name), allergens, trap }));
     }
   }
   for (const caution of food.cautions) found.push(finding(caution, lineId, { name: inSentence(food.name) }));
@@ -213,6 +235,17 @@ function scaleWeight(weight: Weight | null, ratio: number, because: string): Wei
   return { grams: grams * ratio, lowGrams: lowGrams * ratio, highGrams: highGrams * ratio, origin, because };
 }
 
+const appliedTo = (line: StandardLine, entry: SwapEntry): AppliedAt => ({
+  entry,
+  fromName: line.name,
+  fromGrams: line.weight?.grams ?? null,
+  fromFollows: line.follows,
+});
+
+/** Water that a swap puts in a hot pan in the place of fat boils away as it is added, like the technique. */
+const isForPan = (line: StandardLine, { to }: SwapEntry): boolean =>
+  line.follows === 'pan' && to.length === 1 && to[0]!.foodId === WATER_ID;
+
 /** The lines a swap puts in the place of one: each new food by its ratio, and the water it needs. */
 function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen: Kitchen): StandardLine[] {
   const parts = [
@@ -242,7 +275,7 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
       purchasedPerEdible: food ? 1 / food.trimYield : 1,
       follows: foodId === WATER_ID ? 'water' : line.follows === 'water' ? 'batch' : line.follows,
       isFoodSure: true,
-      swap: { entry, fromName: line.name },
+      swap: appliedTo(line, entry),
       findings,
     });
   }
@@ -250,9 +283,10 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
 }
 
 /** The entry of a variant's swap for a food, if there is one. */
-function swapFor(foodId: string, recipe: Recipe, book: Book): SwapEntry | null {
+function swapFor(foodId: string, recipe: Recipe, book: Book, kitchen: Kitchen): SwapEntry | null {
+  if (recipe.swaps.length === 0) return null;
   const applied = recipe.swaps.find((each) => each.fromId === foodId);
-  return (applied && book.swaps.get(applied.swapId)) ?? null;
+  return applied ? swapHere(applied.swapId, book.swaps, kitchen) : null;
 }
 
 /** A line whose name this kitchen has tied to a food stands for that food, unless the cook said otherwise. */
@@ -285,7 +319,10 @@ export function standardize(
     const water = book.foods.foods.get(WATER_ID);
     if (line.answers.technique && water && standard.follows === 'pan')
       return [withoutFat(standard, line.answers.technique, water, recipe.steps)];
-    const entry = id === null ? null : swapFor(id, swapsFrom, book);
-    return entry && entry.fromId === id ? swappedLines(standard, entry, book, kitchen) : [standard];
+    const entry = id === null ? null : swapFor(id, swapsFrom, book, kitchen);
+    if (!entry || entry.fromId !== id) return [standard];
+    if (water && isForPan(standard, entry))
+      return [{ ...withoutFat(standard, 'water', water, recipe.steps), swap: appliedTo(standard, entry) }];
+    return swappedLines(standard, entry, book, kitchen);
   });
 }

@@ -1,64 +1,94 @@
 /**
  * Serves a dish free from something: the best sets of swaps, exact by penalty over the whole recipe with its
- * components, or the lines for which there is none.
+ * components, or the lines and the equipment for which there is none.
  */
 import {
   animalStateOf,
-  bitsOf,
   foodTraces,
-  substancesExcludedBy,
+  touches,
   worstStatus,
-  type SubstanceBits,
+  type AllergenStatus,
+  type Trace,
 } from '../allergen';
-import { packOf, passes, type FreeFromPolicy, type Kitchen } from '../kitchen';
-import { NUTRIENTS } from '../nutrition';
-import { US_DAILY_VALUES } from '../label';
+import { packOf, passes } from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { AppliedSwap, Recipe } from '../recipe/recipe';
-import { compose, type Composed, type ComposedLine } from '../worksheet/compose';
+import { compose, type Composed } from '../worksheet/compose';
 import { homePortionGrams } from '../worksheet/wanted';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
-import { WATER_ID, type SwapEntry } from './swap';
-
-/** What each part of a plan's penalty weighs (convention: closeness first, then the plate, then the bother). */
-export const PENALTY = {
-  /** Per unit of taste and of texture lost. */
-  closeness: 1,
-  /** For each food changed. */
-  change: 0.3,
-  /** Per daily value of protein gained or lost in a portion. */
-  protein: 1,
-  /** Per daily value of sodium gained or lost in a portion. */
-  sodium: 1,
-} as const;
+import { leavesOf } from './leaves';
+import {
+  choicesIn,
+  isUnsettled,
+  problemOf,
+  type BlockedLeaf,
+  type Choice,
+  type RefusedSwap,
+} from './problem';
+import { askedOf, type Asked, type SwapQuestion } from './question';
+import { searchSteps, type Found } from './search';
+import { mustSet } from './setting';
+import type { SwapEntry, SwapFunction } from './swap';
 
 export interface PlannedSwap {
   lineId: string;
   /** From the dish's line down to the food that goes out. */
   path: string[];
   swapId: string;
-  function: string;
+  function: SwapFunction;
   from: { foodId: string; name: string; grams: number };
-  to: { foodId: string; name: string; grams: number }[];
+  to: { foodId: string; name: string; grams: number; ratio: number }[];
   waterGrams: number;
   hint: string;
   taste: number;
   texture: number;
+  source: string;
+}
+
+/** An allergen or standard that stands otherwise after a plan. */
+export interface FlagChange {
+  id: string;
+  name: string;
+  before: AllergenStatus;
+  after: AllergenStatus;
+}
+
+/** What a plan changes of one portion. */
+export interface PortionDrift {
+  proteinG: number;
+  fibreG: number;
+  sodiumMg: number;
+  /** Money a portion, before and after, by packs on record and price classes; lines without a price are named. */
+  costBefore: number;
+  costAfter: number;
+  unpriced: string[];
 }
 
 export interface SwapPlan {
   penalty: number;
   swaps: PlannedSwap[];
+  /** Shared equipment it must be kept off. */
+  apart: { id: string; name: string }[];
+  /** Closeness in taste and texture, 0 to 1: what goes in, weighed by what went out. */
+  closeness: number;
+  flags: FlagChange[];
+  drift: PortionDrift;
   /** What a variant stores to become this plan. */
   applied: AppliedSwap[];
+  exclude: string[];
   worksheet: Worksheet;
 }
 
 export interface Blocker {
+  /** Empty where it is not a line. */
   lineId: string;
   path: string[];
   name: string;
+  /** What the food does in the dish, by the swaps on file; empty where none is. */
+  functions: string[];
   reason: string;
+  /** Every swap on file for it, and why it is not taken. */
+  refused: RefusedSwap[];
 }
 
 export interface SwapAnswer {
@@ -67,259 +97,289 @@ export interface SwapAnswer {
   blockedBy: Blocker[];
 }
 
-export interface SwapQuestion extends WorksheetInput {
-  /** Allergen ids ("nut") or substances ("almond"). */
-  exclude: readonly string[];
-  policy?: FreeFromPolicy;
+/** How far a long answer has come. */
+export interface Progress {
+  stage: string;
+  done: number;
+  /** Of how many; null where nobody can know. */
+  of: number | null;
 }
 
-interface Leaf {
-  lineId: string;
-  path: string[];
-  line: ComposedLine;
-  grams: number;
-}
-
-/** Every food of a dish with its grams in the home recipe, components opened to the bottom. */
-function leavesOf(composed: Composed, share = 1, root: string | null = null, path: string[] = []): Leaf[] {
-  return composed.lines.flatMap((line) => {
-    const lineId = root ?? line.source.id;
-    const grams = (line.weight?.grams ?? 0) * share;
-    if (!line.inner) return [{ lineId, path: [...path, line.name], line, grams }];
-    const inner = line.inner.finishedGrams > 0 ? grams / line.inner.finishedGrams : 0;
-    return leavesOf(line.inner, inner, lineId, [...path, line.name]);
-  });
-}
-
-interface Question {
-  /** Everything that is excluded. */
-  bits: SubstanceBits;
-  policy: FreeFromPolicy;
-  book: Book;
-  kitchen: Kitchen;
-  recipe: Recipe;
-}
-
-/**
- * Whether a food, or a component with all it holds, may stand in the answer: free by the policy, and a plant. What
- * depends on the pack may stay unread where the policy accepts that, but is never brought in unread.
- */
-function isAllowed(id: string, question: Question, isBroughtIn: boolean): boolean {
-  const { bits, policy, book, kitchen, recipe } = question;
-  const food = book.foods.foods.get(id);
-  if (food) {
-    const mayStayUnread = !isBroughtIn && policy.check === 'accept';
-    const animal = animalStateOf(food, kitchen);
-    const isPlant = animal === 'plant' || (animal === 'check' && mayStayUnread);
-    return isPlant && passes(worstStatus(foodTraces(food, kitchen), bits), policy);
-  }
-  const component = book.components.get(id);
-  if (!component) return false;
-  const inner = compose({ ...component, swaps: recipe.swaps }, book, kitchen);
-  return passes(worstStatus(inner.traces, bits), policy);
-}
-
-/** The food a swap must start from: the one in the list, or the one an earlier swap took out of it. */
-const originOf = (leaf: Leaf): string | null => leaf.line.swap?.entry.fromId ?? leaf.line.food?.id ?? null;
-
-interface Choice {
-  originId: string;
-  leaves: Leaf[];
-  entries: SwapEntry[];
-}
-
-function entriesFrom(originId: string, question: Question): SwapEntry[] {
-  return [...question.book.swaps.values()].filter(
-    (entry) => entry.fromId === originId && entry.to.every(({ foodId }) => isAllowed(foodId, question, true)),
-  );
-}
-
-/** A line whose food is still open can be neither cleared nor swapped, unless the kitchen lets unread ones pass. */
-const isUnsettled = ({ line }: Leaf, { policy }: Question): boolean =>
-  !line.isFoodSure && policy.check === 'refuse';
-
-function reasonOf(leaf: Leaf, question: Question): string {
+function reasonOf({ leaf, refused }: BlockedLeaf, asked: Asked): string {
   const { food } = leaf.line;
-  if (!food) return 'nobody knows which food this is';
-  if (isUnsettled(leaf, question)) return 'it is not settled yet which food this is: decide it first';
-  if (animalStateOf(food, question.kitchen) === 'animal')
-    return 'it comes from an animal and no plant swap is on file';
-  const { kitchen, bits } = question;
-  const isContained = worstStatus(foodTraces(food, kitchen), bits) === 'contains';
-  if (!isContained && !packOf(kitchen, food.id)) {
-    return 'nobody has checked its pack: record the pack, or find a swap that is checked';
+  if (leaf.id === null) return 'nobody knows which food this is';
+  if (isUnsettled(leaf, asked)) return 'it is not settled yet which food this is: decide it first';
+  const isRead = food !== null && packOf(asked.kitchen, food.id) !== null;
+  const isContained =
+    food === null || worstStatus(foodTraces(food, asked.kitchen), asked.wanted) === 'contains';
+  const isUnread = !isContained && !isRead;
+  const ask = isUnread
+    ? 'nobody has checked its pack: record the pack, or find a swap that is checked. '
+    : '';
+  if (refused.length === 0) {
+    const isAnimal = food !== null && animalStateOf(food, asked.kitchen) === 'animal';
+    return isUnread
+      ? ask.replace(/\. $/, '')
+      : isAnimal
+        ? 'it comes from an animal and no plant swap is on file'
+        : 'no swap is on file that does its work in a dish';
   }
-  const all = [...question.book.swaps.values()].filter((entry) => entry.fromId === originOf(leaf));
-  if (all.length === 0) return 'no swap is on file that does its work in a dish';
-  const functions = [...new Set(all.map((entry) => entry.function))].join(', ');
-  return `every swap on file for its work (${functions}) brings in something excluded or unchecked`;
+  const functions = [...new Set(refused.map((each) => each.function))].join(', ');
+  const reasons = [...new Set(refused.map((each) => `${each.to}: ${each.reason}`))].slice(0, 4).join('; ');
+  return `${ask}None of the ${refused.length} on file for its work (${functions}) will do. ${reasons}`;
 }
 
-interface Drift {
-  protein: number;
-  sodium: number;
-}
-
-const PROTEIN = NUTRIENTS.indexOf('proteinG');
-const SODIUM = NUTRIENTS.indexOf('sodiumMg');
-
-/** Nutrient per gram, with unknown taken as nothing: a drift is a preference, not a printed figure. */
-function perGram(id: string, index: number, book: Book): number {
-  const value = book.foods.vectors.get(id)?.[index] ?? 0;
-  return Number.isNaN(value) ? 0 : value;
-}
-
-/** What an entry adds to a portion's protein and sodium, in daily values. */
-function driftOf(entry: SwapEntry, leaves: readonly Leaf[], portions: number, book: Book): Drift {
-  const grams =
-    leaves.reduce((sum, leaf) => sum + leaf.grams / (leaf.line.swap ? swapRatio(leaf) : 1), 0) / portions;
-  const change = (index: number): number =>
-    grams *
-    (entry.to.reduce((sum, to) => sum + to.ratio * perGram(to.foodId, index, book), 0) -
-      perGram(entry.fromId, index, book));
+function blockerOf(blocked: BlockedLeaf, asked: Asked): Blocker {
+  const { leaf, refused } = blocked;
   return {
-    protein: change(PROTEIN) / US_DAILY_VALUES.proteinG,
-    sodium: change(SODIUM) / US_DAILY_VALUES.sodiumMg,
+    lineId: leaf.lineId,
+    path: leaf.path,
+    name: leaf.line.name,
+    functions: [...new Set(refused.map((each) => each.function))],
+    reason: reasonOf(blocked, asked),
+    refused,
   };
 }
 
-/** Grams in the list for one gram taken out of it, for a leaf that an earlier swap put there. */
-const swapRatio = (leaf: Leaf): number =>
-  leaf.line.swap?.entry.to.find(({ foodId }) => foodId === leaf.line.food?.id)?.ratio ?? 1;
+const plain = (reason: string, name: string, path: string[] = []): Blocker => ({
+  lineId: '',
+  path,
+  name,
+  functions: [],
+  reason,
+  refused: [],
+});
 
-/** The part of an entry's penalty that does not depend on the other choices. */
-const ownPenalty = (entry: SwapEntry): number =>
-  PENALTY.closeness * (1 - entry.taste + (1 - entry.texture)) + PENALTY.change;
-
-interface Combination {
-  entries: SwapEntry[];
-  penalty: number;
-}
-
-/**
- * The best combinations, one entry for each food throughout: depth-first over the foods, cut where the penalty so
- * far plus the least the rest can cost is no better than the worst kept. Exact: drift is never below zero.
- */
-function bestCombinations(
-  choices: readonly Choice[],
-  portions: number,
-  book: Book,
-  most: number,
-): Combination[] {
-  const options = choices.map(({ entries, leaves }) =>
-    entries
-      .map((entry) => ({ entry, own: ownPenalty(entry), drift: driftOf(entry, leaves, portions, book) }))
-      .sort((one, other) => one.own - other.own || (one.entry.id < other.entry.id ? -1 : 1)),
-  );
-  const leastFrom: number[] = [0];
-  for (let index = options.length - 1; index >= 0; index -= 1) {
-    leastFrom.unshift(leastFrom[0]! + (options[index]![0]?.own ?? 0));
-  }
-  const best: Combination[] = [];
-  const visit = (index: number, entries: SwapEntry[], own: number, drift: Drift): void => {
-    const worstKept = best.length < most ? Infinity : best[best.length - 1]!.penalty;
-    if (own + leastFrom[index]! >= worstKept) return;
-    if (index === options.length) {
-      const penalty =
-        own + PENALTY.protein * Math.abs(drift.protein) + PENALTY.sodium * Math.abs(drift.sodium);
-      if (penalty >= worstKept) return;
-      best.push({ entries, penalty });
-      best.sort((one, other) => one.penalty - other.penalty);
-      best.length = Math.min(best.length, most);
-      return;
-    }
-    for (const option of options[index]!) {
-      visit(index + 1, [...entries, option.entry], own + option.own, {
-        protein: drift.protein + option.drift.protein,
-        sodium: drift.sodium + option.drift.sodium,
-      });
-    }
-  };
-  visit(0, [], 0, { protein: 0, sodium: 0 });
-  return best;
-}
-
-function plannedSwaps(choice: Choice, entry: SwapEntry, factor: number, book: Book): PlannedSwap[] {
-  return choice.leaves.map((leaf) => {
-    const out = (leaf.grams / swapRatio(leaf)) * factor;
-    const name = (id: string): string =>
-      book.foods.foods.get(id)?.name ?? book.components.get(id)?.name ?? id;
-    return {
-      lineId: leaf.lineId,
-      path: leaf.path,
-      swapId: entry.id,
-      function: entry.function,
-      from: { foodId: entry.fromId, name: name(entry.fromId), grams: out },
-      to: entry.to.map(({ foodId, ratio }) => ({ foodId, name: name(foodId), grams: out * ratio })),
-      waterGrams: out * entry.waterRatio,
-      hint: entry.hint,
-      taste: entry.taste,
-      texture: entry.texture,
-    };
-  });
-}
-
-function gatherChoices(
-  leaves: readonly Leaf[],
-  question: Question,
-): { choices: Choice[]; blockedBy: Blocker[] } {
-  const offending = leaves.filter((leaf) => {
-    const { food } = leaf.line;
-    if (food?.id === WATER_ID && leaf.line.isFoodSure) return false;
-    return !food || isUnsettled(leaf, question) || !isAllowed(food.id, question, false);
-  });
-  const choices = new Map<string, Choice>();
-  const blockedBy: Blocker[] = [];
-  for (const leaf of offending) {
-    const originId = originOf(leaf);
-    const known = originId === null ? undefined : choices.get(originId);
-    const canSwap = originId !== null && !isUnsettled(leaf, question);
-    const entries = canSwap ? (known?.entries ?? entriesFrom(originId, question)) : [];
-    if (originId === null || entries.length === 0) {
-      blockedBy.push({
+/** Every single choice has a swap, but no combination keeps the mix together or its shares. */
+function combinationBlockers(choices: readonly Choice[]): Blocker[] {
+  return choices
+    .filter(
+      ({ leaves, entries }) =>
+        leaves.some(({ scope }) => mustSet(scope.recipe)) ||
+        entries.some(({ limits }) => limits.mostShare !== null),
+    )
+    .map(({ leaves, entries }) => {
+      const leaf = leaves[0]!;
+      const isShaped = leaves.some(({ scope }) => mustSet(scope.recipe));
+      return {
         lineId: leaf.lineId,
         path: leaf.path,
         name: leaf.line.name,
-        reason: reasonOf(leaf, question),
-      });
-    } else if (known) known.leaves.push(leaf);
-    else choices.set(originId, { originId, leaves: [leaf], entries });
+        functions: [...new Set(entries.map((each) => each.function))],
+        reason: isShaped
+          ? `the mix of ${leaf.scope.recipe.name} is shaped or rolled: with any swap on file too little is left that binds it, so it would not hold`
+          : 'any swap on file would be more of the mix than it can carry',
+        refused: [],
+      };
+    });
+}
+
+const isAgainst = (trace: Trace, asked: Asked): boolean =>
+  touches(trace, asked.wanted) && !passes(trace.status, asked.policy);
+
+/** The shared equipment that brings what is excluded. */
+function offendingEquipment(composed: Composed, asked: Asked): { id: string; name: string; route: string }[] {
+  const routes = composed.traces.filter(
+    (each) => each.evidence.kind === 'equipment' && isAgainst(each, asked),
+  );
+  return asked.kitchen.shared.flatMap(({ id, name }) => {
+    const trace = routes.find(({ path }) => path[path.length - 2] === name);
+    return trace ? [{ id, name, route: trace.route }] : [];
+  });
+}
+
+function plannedSwaps(choice: Choice, entry: SwapEntry, factor: number, asked: Asked): PlannedSwap[] {
+  return choice.leaves
+    .filter(({ originGrams, line }) => originGrams > 0 || line.weight === null)
+    .map((leaf) => {
+      const out = leaf.originGrams * factor;
+      return {
+        lineId: leaf.lineId,
+        path: leaf.line.swap ? [...leaf.path.slice(0, -1), asked.nameOf(entry.fromId)] : leaf.path,
+        swapId: entry.id,
+        function: entry.function,
+        from: { foodId: entry.fromId, name: asked.nameOf(entry.fromId), grams: out },
+        to: entry.to.map(({ foodId, ratio }) => ({
+          foodId,
+          name: asked.nameOf(foodId),
+          grams: out * ratio,
+          ratio,
+        })),
+        waterGrams: out * entry.waterRatio,
+        hint: entry.hint,
+        taste: entry.taste,
+        texture: entry.texture,
+        source: entry.source,
+      };
+    });
+}
+
+/** What the lines of a home recipe cost a portion, and the lines nobody can price. */
+export function portionCost(composed: Composed, asked: Asked): { cost: number; unpriced: string[] } {
+  const portions = Math.max(1e-9, composed.finishedGrams / homePortionGrams(composed));
+  const unpriced = new Set<string>();
+  let cost = 0;
+  for (const { id, grams, line } of leavesOf(composed)) {
+    const per = id === null ? null : asked.figuresOf(id).cost;
+    if (per === null) unpriced.add(line.name);
+    else cost += per * grams;
   }
-  return { choices: [...choices.values()], blockedBy };
+  return { cost: cost / portions, unpriced: [...unpriced] };
+}
+
+/** What stands otherwise in one worksheet than in another, standards too. */
+export function flagChanges(before: Worksheet, after: Worksheet): FlagChange[] {
+  const earlier = new Map([...before.allergens, ...before.standards].map(({ id, status }) => [id, status]));
+  return [...after.allergens, ...after.standards].flatMap(({ id, name, status }) => {
+    const was = earlier.get(id) ?? 'clear';
+    return was === status ? [] : [{ id, name, before: was, after: status }];
+  });
+}
+
+export function portionDrift(
+  before: { sheet: Worksheet; composed: Composed },
+  after: { sheet: Worksheet; composed: Composed },
+  asked: Asked,
+): PortionDrift {
+  const [was, is] = [before.sheet.nutrition.perPortion, after.sheet.nutrition.perPortion];
+  const [costBefore, costAfter] = [portionCost(before.composed, asked), portionCost(after.composed, asked)];
+  return {
+    proteinG: is.proteinG - was.proteinG,
+    fibreG: is.fibreG - was.fibreG,
+    sodiumMg: is.sodiumMg - was.sodiumMg,
+    costBefore: costBefore.cost,
+    costAfter: costAfter.cost,
+    unpriced: [...new Set([...costBefore.unpriced, ...costAfter.unpriced])],
+  };
+}
+
+function closenessOf(choices: readonly Choice[], entries: readonly SwapEntry[]): number {
+  let [sum, grams] = [0, 0];
+  choices.forEach(({ leaves }, index) => {
+    const out = leaves.reduce((all, leaf) => all + leaf.originGrams, 0);
+    sum += out * ((entries[index]!.taste + entries[index]!.texture) / 2);
+    grams += out;
+  });
+  return grams > 0 ? sum / grams : 1;
+}
+
+interface Ready {
+  question: WorksheetInput;
+  asked: Asked;
+  choices: readonly Choice[];
+  apart: { id: string; name: string }[];
+  before: { sheet: Worksheet; composed: Composed };
+}
+
+/** The recipe a combination makes. */
+function variantOf(
+  recipe: Recipe,
+  choices: readonly Choice[],
+  entries: readonly SwapEntry[],
+  ready: Pick<Ready, 'asked' | 'apart'>,
+): Recipe {
+  const changed = new Set(choices.map(({ originId }) => originId));
+  return {
+    ...recipe,
+    swaps: [
+      ...recipe.swaps.filter(({ fromId }) => !changed.has(fromId)),
+      ...entries.map(({ id, fromId }) => ({ fromId, swapId: id })),
+    ],
+    freeFrom: [...ready.asked.exclude],
+    apart: [...new Set([...recipe.apart, ...ready.apart.map(({ id }) => id)])],
+  };
+}
+
+/** A found combination as a plan; null where the whole still holds what is excluded, which is never shown. */
+function planOf(found: Found, ready: Ready): SwapPlan | null {
+  const { question, asked, choices, apart, before } = ready;
+  const entries = found.options.map((option, index) => choices[index]!.entries[option]!);
+  const variant = variantOf(question.recipe, choices, entries, ready);
+  const composed = compose(variant, asked.book, asked.kitchen);
+  if (composed.traces.some((trace) => isAgainst(trace, asked))) return null;
+  const sheet = worksheet({ ...question, recipe: variant }, asked.book);
+  return {
+    penalty: found.penalty,
+    swaps: choices.flatMap((choice, index) => plannedSwaps(choice, entries[index]!, sheet.factor, asked)),
+    apart,
+    closeness: closenessOf(choices, entries),
+    flags: flagChanges(before.sheet, sheet),
+    drift: portionDrift(before, { sheet, composed }, asked),
+    applied: variant.swaps.map(({ fromId, swapId }) => ({ fromId, swapId })),
+    exclude: [...asked.exclude],
+    worksheet: sheet,
+  };
+}
+
+const blockedWhole = (composed: Composed, asked: Asked): Blocker[] => {
+  const routes = composed.traces.filter((trace) => isAgainst(trace, asked)).map(({ route }) => route);
+  const reason = 'every swap on file brings it back by another way';
+  return [...new Set(routes)].slice(0, 5).map((route) => plain(reason, route, route.split(' > ')));
+};
+
+/** What blocks a question before any search: lines without a swap, equipment, words nobody knows. */
+export function blockersOf(
+  composed: Composed,
+  blocked: readonly BlockedLeaf[],
+  asked: Asked,
+  isApart: boolean,
+): Blocker[] {
+  const equipment = isApart ? [] : offendingEquipment(composed, asked);
+  return [
+    ...asked.unknown.map((each) => plain('nobody knows in this kitchen what that is', each)),
+    ...blocked.map((each) => blockerOf(each, asked)),
+    ...equipment.map(({ name, route }) =>
+      plain(
+        `it goes through the ${name.toLowerCase()}, which is shared: cook it apart, on clean equipment`,
+        name,
+        route.split(' > '),
+      ),
+    ),
+  ];
 }
 
 /**
- * The best plans to serve a dish free from some allergens. A variant's own exclusions are kept.
+ * The best plans to serve a dish free from some things, told step by step so that it can be stopped. A variant's own
+ * exclusions are kept.
  * @param most how many plans at the most, best first
  */
-export function planSwaps(asked: SwapQuestion, book: Book, most = 3): SwapAnswer {
-  const { recipe, kitchen } = asked;
-  const exclude = [...new Set([...recipe.freeFrom, ...asked.exclude])];
-  const question: Question = {
-    bits: bitsOf(exclude.flatMap((each) => substancesExcludedBy(each, kitchen))),
-    policy: asked.policy ?? kitchen.policy,
-    book,
-    kitchen,
-    recipe,
-  };
+export function* planSteps(question: SwapQuestion, book: Book, most = 3): Generator<Progress, SwapAnswer> {
+  const { recipe, kitchen } = question;
+  const asked = askedOf(question, book);
   const composed = compose(recipe, book, kitchen);
-  const { choices, blockedBy } = gatherChoices(leavesOf(composed), question);
+  const { choices, blocked, leaves } = choicesIn(composed, asked);
+  const blockedBy = blockersOf(composed, blocked, asked, question.isApart ?? false);
   if (blockedBy.length > 0) return { plans: [], blockedBy };
-  const portions = Math.max(1e-9, composed.finishedGrams / homePortionGrams(composed));
-  const plans = bestCombinations(choices, portions, book, most).flatMap(({ entries, penalty }) => {
-    const changed = new Set(choices.map(({ originId }) => originId));
-    const applied = [
-      ...recipe.swaps.filter(({ fromId }) => !changed.has(fromId)),
-      ...entries.map(({ id, fromId }) => ({ fromId, swapId: id })),
-    ];
-    const variant: Recipe = { ...recipe, swaps: applied, freeFrom: exclude };
-    const sheet = worksheet({ ...asked, recipe: variant }, book);
-    const traces = compose(variant, book, kitchen).traces;
-    if (!passes(worstStatus(traces, question.bits), question.policy)) return [];
-    const swaps = choices.flatMap((choice, index) =>
-      plannedSwaps(choice, entries[index]!, sheet.factor, book),
-    );
-    return [{ penalty, swaps, applied, worksheet: sheet }];
-  });
-  return { plans, blockedBy };
+  yield { stage: 'Looking for the best swaps', done: 0, of: null };
+  const steps = searchSteps(problemOf(composed, leaves, choices, asked), most);
+  let step = steps.next();
+  for (; !step.done; step = steps.next())
+    yield { stage: 'Looking for the best swaps', done: step.value, of: null };
+  if (step.value.length === 0) return { plans: [], blockedBy: combinationBlockers(choices) };
+  const ready: Ready = {
+    question,
+    asked,
+    choices,
+    apart: question.isApart ? offendingEquipment(composed, asked).map(({ id, name }) => ({ id, name })) : [],
+    before: { sheet: worksheet(question, book), composed },
+  };
+  const plans: SwapPlan[] = [];
+  for (const [index, found] of step.value.entries()) {
+    yield { stage: 'Working out what each changes', done: index, of: step.value.length };
+    const plan = planOf(found, ready);
+    if (plan) plans.push(plan);
+  }
+  return { plans, blockedBy: plans.length > 0 ? [] : blockedWhole(composed, asked) };
 }
+
+/** Runs a stepwise answer at one go. */
+export function atOnce<T>(steps: Generator<Progress, T>): T {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same at one go. */
+export const planSwaps = (question: SwapQuestion, book: Book, most = 3): SwapAnswer =>
+  atOnce(planSteps(question, book, most));

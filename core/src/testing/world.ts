@@ -40,6 +40,7 @@ export function recipeOf(
     parentId: null,
     swaps: [],
     freeFrom: [],
+    apart: [],
     isComponent: false,
     ...extra,
   };

@@ -1,5 +1,5 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
-import { containedIn, tracesOf, type Trace } from '../allergen';
+import { containedIn, equipmentTraces, tracesOf, type Trace } from '../allergen';
 import { finding, type Finding } from '../finding';
 import { inSentence } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
@@ -16,6 +16,7 @@ import {
 import type { Book } from '../recipe/book';
 import type { Cooking, Recipe } from '../recipe/recipe';
 import { standardize, type StandardLine } from '../recipe/standardize';
+import { equipmentUsed } from '../recipe/equipment-used';
 import { isBakedDeep, stagesOf } from '../recipe/work';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
@@ -94,10 +95,11 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
 
 function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
   if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen, line.isFoodSure);
-  return line.inner.traces.map(({ status, isNamed, bits, evidence, path, route }) => ({
+  return line.inner.traces.map(({ status, isNamed, bits, own, evidence, path, route }) => ({
     status,
     isNamed,
     bits,
+    own,
     evidence,
     lineId: line.id,
     path: [line.name, ...path],
@@ -177,6 +179,15 @@ export function absorbedBy({ food, weight, source }: ComposedLine, hasLiquid: bo
 
 /** Relative spread of the conventional evaporation rates. */
 const STEAM_SPREAD = 0.3;
+
+/** What the shared equipment of this kitchen may pass on, where the recipe's steps use it and it is not kept off. */
+function crossContact(recipe: Recipe, { book, kitchen, dish }: Context): Trace[] {
+  if (kitchen.shared.length === 0) return [];
+  const used = equipmentUsed(recipe);
+  return kitchen.shared
+    .filter(({ id, kind }) => used.has(kind) && !dish.apart.includes(id))
+    .flatMap((each) => equipmentTraces(each, book.foods.foods, kitchen));
+}
 
 interface Steam {
   fixed: number;
@@ -277,7 +288,7 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     absorbedGrams,
     putInGrams: putIn.grams + sweatGrams,
     nutrients,
-    traces: lines.flatMap((line) => line.traces),
+    traces: [...lines.flatMap((line) => line.traces), ...crossContact(recipe, context)],
     statementItems: items,
     statement: inOrder(gathered(items), weights.finishedGrams, kitchen),
     findings,

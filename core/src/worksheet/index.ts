@@ -14,3 +14,4 @@ export * from './techniques';
 export * from './batch-sheet';
 export * from './menu';
 export * from './decisions';
+export * from './compare';

@@ -1,5 +1,5 @@
 /** Lines of the worksheet: what goes on the scale for the batch, load by load. */
-import { allergensOf, worse, type AllergenStatus, type Trace } from '../allergen';
+import { allergensOf, touches, worse, type AllergenStatus, type Trace } from '../allergen';
 import type { Finding } from '../finding';
 import type { ScalingRole } from '../food';
 import type { Kitchen, WorkKind } from '../kitchen';
@@ -65,6 +65,8 @@ export interface WorksheetLine {
   share: number;
   /** Name of the food a swap or another technique took out, and how to work with what stands instead. */
   swappedFrom: string | null;
+  /** The food of the list that a swap took out; the line's own food where none did. */
+  swappableId: string | null;
   hint: string;
   technique: Technique | null;
   isCookedApart: boolean;
@@ -77,11 +79,12 @@ export interface WorksheetLine {
 
 function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen[] {
   const allergens: LineAllergen[] = [];
-  for (const { id, name, bits } of allergensOf(kitchen)) {
+  for (const allergen of allergensOf(kitchen)) {
+    const { id, name } = allergen;
     if (id === 'tree-nut' || id === 'peanut' || id === 'wheat') continue;
     let status: AllergenStatus = 'clear';
     for (const trace of traces) {
-      if (trace.isNamed && (trace.bits & bits) !== 0) status = worse(status, trace.status);
+      if (trace.isNamed && touches(trace, allergen)) status = worse(status, trace.status);
     }
     if (status !== 'clear') allergens.push({ id, name, status });
   }
@@ -237,6 +240,7 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
     loads: split.loads,
     share: grams === null || scale.putIn <= 0 ? 0 : grams / scale.putIn,
     swappedFrom: line.swap?.fromName ?? technique?.fromName ?? null,
+    swappableId: line.swap?.entry.fromId ?? (technique ? null : (food?.id ?? null)),
     hint: line.swap?.entry.hint ?? (technique ? TECHNIQUE_HINTS[technique.kind] : ''),
     technique: technique?.kind ?? null,
     isCookedApart: source.answers.isCookedApart ?? false,

@@ -14,6 +14,8 @@ export interface MenuCell {
   /** Where it comes from: "green dressing > almond"; of a check, the packs nobody has read. */
   paths: readonly string[];
   isDeclared: boolean;
+  /** A pack nobody has read stands behind what is known. */
+  isAlsoUnchecked: boolean;
 }
 
 export interface MenuRow {
@@ -30,14 +32,17 @@ export function menuRow(sheet: Worksheet, recipe: Recipe): MenuRow {
     recipeId: recipe.id,
     name: recipe.name,
     parentId: recipe.parentId,
-    cells: sheet.allergens.map(({ id, name, status, kinds, paths, isDeclared }): MenuCell => ({
-      allergenId: id,
-      name,
-      status,
-      kinds,
-      paths,
-      isDeclared,
-    })),
+    cells: sheet.allergens.map(
+      ({ id, name, status, kinds, paths, isDeclared, isAlsoUnchecked }): MenuCell => ({
+        allergenId: id,
+        name,
+        status,
+        kinds,
+        paths,
+        isDeclared,
+        isAlsoUnchecked,
+      }),
+    ),
   };
 }
 
@@ -119,10 +124,13 @@ export function menuAnswer(row: MenuRow, exclude: readonly string[], policy: Fre
         kinds: [],
         paths: [],
         isDeclared: false,
+        isAlsoUnchecked: true,
       },
   );
   const worst = cells.reduce<AllergenStatus>((status, cell) => worse(status, cell.status), 'clear');
-  const isPassed = cells.every(({ status }) => passes(status, policy));
+  const isPassed = cells.every(
+    ({ status, isAlsoUnchecked }) => passes(status, policy) && (!isAlsoUnchecked || passes('check', policy)),
+  );
   const verdict = worst !== 'clear' && isPassed ? 'policy' : VERDICT_OF[worst];
   const words =
     verdict === 'yes'

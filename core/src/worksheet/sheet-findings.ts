@@ -1,5 +1,5 @@
 /** What is wrong or open about a dish as a whole: its components, its method, its yield, its figures. */
-import { bitsOf, substancesExcludedBy } from '../allergen';
+import { exclusionName, touches, wantedBy } from '../allergen';
 import { finding, type Finding } from '../finding';
 import { HEAT_LIMITS } from '../heat/limits';
 import { PANS, passes, type Kitchen } from '../kitchen';
@@ -45,10 +45,12 @@ export function stepFindings(recipe: Recipe): Finding[] {
 
 /** A variant is for somebody: what it is to be free from must not come back, nor stand there unread. */
 export function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[] {
-  return composed.recipe.freeFrom.flatMap((exclusion) => {
-    const bits = bitsOf(substancesExcludedBy(exclusion, kitchen));
+  const ofEach = composed.recipe.freeFrom.flatMap((each) => {
+    const wanted = wantedBy(each, kitchen);
+    const exclusion = exclusionName(each, kitchen);
+    if (!wanted) return [finding('variant-unknown', null, { exclusion })];
     const against = composed.traces.filter(
-      (trace) => (trace.bits & bits) !== 0 && !passes(trace.status, kitchen.policy),
+      (trace) => touches(trace, wanted) && !passes(trace.status, kitchen.policy),
     );
     const routes = (isUnread: boolean): string =>
       [
@@ -62,6 +64,10 @@ export function freeFromFindings(composed: Composed, kitchen: Kitchen): Finding[
       ...(unread ? [finding('variant-unread', null, { exclusion, paths: unread })] : []),
     ];
   });
+  const apart = kitchen.shared.filter(({ id }) => composed.recipe.apart.includes(id)).map(({ name }) => name);
+  return apart.length > 0
+    ? [...ofEach, finding('cooked-apart', null, { equipment: apart.join(', ') })]
+    : ofEach;
 }
 
 /** How far the stated portions may be from what the lines come to before it is said (convention). */

@@ -1,7 +1,7 @@
 /** Where a dish differs from the kitchen's standard. It informs; nothing is changed. */
 import { finding, type Finding } from '../finding';
 import { inSentence, type Food } from '../food';
-import { LOW_SALT_SHARE, type Kitchen, type KitchenStandard } from '../kitchen';
+import { breaksWholeFood, LOW_SALT_SHARE, type Kitchen, type KitchenStandard } from '../kitchen';
 import { figureText } from '../quantity';
 import type { RecipeStep } from '../recipe/recipe';
 import type { StandardLine } from '../recipe/standardize';
@@ -96,7 +96,7 @@ function lineFindings(
   const { id, weight, role } = line;
   const name = inSentence(food.name);
   const found: Finding[] = [];
-  if (isWholeFood && food.wholeFood !== 'whole' && food.scaling !== 'salt')
+  if (isWholeFood && food.wholeFood !== 'whole' && breaksWholeFood(food))
     found.push(finding('not-whole-food', id, { name, reason: WHOLE_FOOD_WORDS[food.wholeFood] }));
   else if (fryingFat !== 'as written' && fryingFat !== 'a little oil' && isFat(line))
     found.push(finding('frying-fat', id, { name, way: fryingFat }));

@@ -273,6 +273,8 @@ describe('packs of this kitchen', () => {
         animal: 'plant',
         checkedBy: 'A',
         checkedOn: '2026-01-01',
+        own: {},
+        statementVersion: 1,
         isConfirmed: true,
         before: null,
         ...extra,

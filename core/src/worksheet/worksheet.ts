@@ -2,7 +2,7 @@
  * The worksheet: the one derived value that screen, label, print and API read. Nothing else computes a figure.
  * Pure: the same recipe, book, kitchen and target give the same bytes.
  */
-import { flagsOf, type AllergenFlag } from '../allergen';
+import { flagsOf, standardFlagsOf, type AllergenFlag } from '../allergen';
 import { isOpen, worstFirst, type Finding } from '../finding';
 import type { Kitchen } from '../kitchen';
 import {
@@ -33,6 +33,7 @@ import type { Recipe } from '../recipe/recipe';
 import type { Serving, Target } from '../scaling';
 import { factorFor, planBatch, type Batch, type Leftover } from './batch';
 import { componentBatch, planComponents, type ComponentBatch } from './components';
+import { swapFindings } from '../swap/variant';
 import { compose, type Composed } from './compose';
 import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 import { machineChoices, type MachineChoice } from './machine-choices';
@@ -85,6 +86,8 @@ export interface Worksheet {
   /** What is left of what is in store; empty for other targets. */
   leftovers: Leftover[];
   allergens: AllergenFlag[];
+  /** Animal food, and what a whole-food kitchen leaves out, each with its paths. */
+  standards: AllergenFlag[];
   nutrition: { perPortion: Facts; per100g: Facts; missing: MissingFigure[] };
   label: Label;
   findings: Finding[];
@@ -217,6 +220,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...scalingFindings({ composed, batch, lines, ratios, target, kitchen }),
     ...stepFindings(recipe),
     ...freeFromFindings(composed, kitchen),
+    ...swapFindings(composed, book, kitchen),
   ];
   const findings = worstFirst([
     ...found,
@@ -255,6 +259,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ratios,
     leftovers: batch.leftovers,
     allergens: flagsOf(composed.traces, kitchen),
+    standards: standardFlagsOf(composed.traces, kitchen),
     nutrition,
     label: labelOf(composed, batch, kitchen, nutrition, findings.filter(isOpen)),
     findings,

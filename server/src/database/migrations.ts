@@ -146,6 +146,30 @@ async function removeMachinesAndTechniques(q: QueryInterface): Promise<void> {
   await q.removeColumn('recipes', 'vessel_ids');
 }
 
+/** Swaps of a kitchen's own, how swaps turned out, packs read for the own list, and dishes kept off shared equipment. */
+async function addOwnSwaps(q: QueryInterface): Promise<void> {
+  await q.addColumn('swaps', 'kitchen_id', reference('kitchens', true, 'CASCADE'));
+  await q.addColumn('packs', 'own', json(true));
+  await q.addColumn('recipes', 'apart', json(true));
+  const closeness = { type: DataTypes.DECIMAL(4, 3), allowNull: false };
+  await q.createTable('swap_ratings', {
+    id: serial,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    swap_id: reference('swaps', false, 'CASCADE'),
+    taste: closeness,
+    texture: closeness,
+    rated_by: text(120),
+    rated_on: { type: DataTypes.DATEONLY, allowNull: false },
+  });
+}
+
+async function removeOwnSwaps(q: QueryInterface): Promise<void> {
+  await q.dropTable('swap_ratings');
+  await q.removeColumn('recipes', 'apart');
+  await q.removeColumn('packs', 'own');
+  await q.removeColumn('swaps', 'kitchen_id');
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -186,6 +210,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '004-machines-and-techniques',
         up: ({ context }) => addMachinesAndTechniques(context),
         down: ({ context }) => removeMachinesAndTechniques(context),
+      },
+      {
+        name: '005-own-swaps-and-ratings',
+        up: ({ context }) => addOwnSwaps(context),
+        down: ({ context }) => removeOwnSwaps(context),
       },
     ],
   });

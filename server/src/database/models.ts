@@ -6,6 +6,7 @@ export type Table = ModelStatic<Model<Record<string, unknown>, Record<string, un
 export interface Tables {
   foods: Table;
   swaps: Table;
+  ratings: Table;
   kitchens: Table;
   packs: Table;
   weights: Table;
@@ -47,7 +48,22 @@ export function defineTables(database: Sequelize): Tables {
     database.define(name, columns, { tableName: name, timestamps: false }) as Table;
   return {
     foods: table('foods', { id: key, position: INTEGER, data: json('data'), version: INTEGER }),
-    swaps: table('swaps', { id: key, position: INTEGER, fromId: string, data: json('data') }),
+    swaps: table('swaps', {
+      id: key,
+      position: INTEGER,
+      fromId: string,
+      kitchenId: string,
+      data: json('data'),
+    }),
+    ratings: table('swap_ratings', {
+      id: serial,
+      kitchenId: string,
+      swapId: string,
+      taste: decimal('taste'),
+      texture: decimal('texture'),
+      ratedBy: string,
+      ratedOn: DATEONLY,
+    }),
     kitchens: table('kitchens', {
       id: key,
       position: INTEGER,
@@ -71,6 +87,7 @@ export function defineTables(database: Sequelize): Tables {
       drainedGrams: decimal('drainedGrams'),
       price: decimal('price'),
       panel: json('panel'),
+      own: json('own'),
       isConfirmed: BOOLEAN,
     }),
     names: table('kitchen_names', {
@@ -97,6 +114,7 @@ export function defineTables(database: Sequelize): Tables {
       isComponent: BOOLEAN,
       parentId: string,
       freeFrom: json('freeFrom'),
+      apart: json('apart'),
       target: json('target'),
       vesselIds: json('vesselIds'),
       version: INTEGER,

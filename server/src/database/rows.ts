@@ -2,8 +2,11 @@
 import type { Model, Transaction } from 'sequelize';
 import {
   EMPTY_STEP_READING,
+  KITCHEN_DEFAULTS,
+  ownSwaps,
   PLAIN_STANDARD,
   VESSEL_DEFAULTS,
+  type AppliedSwap,
   type Kitchen,
   type KitchenName,
   type KitchenWeight,
@@ -11,6 +14,8 @@ import {
   type Pack,
   type PackBefore,
   type Recipe,
+  type SwapEntry,
+  type SwapRating,
   type Target,
 } from '@hand-ladle/core';
 import type { Tables } from './models';
@@ -27,8 +32,14 @@ export interface SavedRecipe {
 type Row = Model<Record<string, unknown>, Record<string, unknown>>;
 const value = <T>(row: Row, column: string): T => row.get(column) as T;
 
-/** The row of one version of a pack. What it said before is in the row before it. */
-export const packRow = (kitchenId: string, { before: _, ...pack }: Pack) => ({ kitchenId, ...pack });
+/** The row of one version of a pack. What it said before is in the row before it, and its version is the count of them. */
+export const packRow = (
+  kitchenId: string,
+  { before: _before, statementVersion: _version, ...pack }: Pack,
+) => ({
+  kitchenId,
+  ...pack,
+});
 
 export async function insertKitchen(
   tables: Tables,
@@ -36,7 +47,7 @@ export async function insertKitchen(
   position: number,
   transaction: Transaction,
 ): Promise<void> {
-  const { id, name, packs, weights, names, ...settings } = kitchen;
+  const { id, name, packs, weights, names, swaps, ratings, ...settings } = kitchen;
   await tables.kitchens.create({ id, position, name, settings, version: 1 }, { transaction });
   for (const pack of packs) {
     // A change that waits for a yes has two versions: the one that was confirmed, and the new one.
@@ -46,6 +57,20 @@ export async function insertKitchen(
   }
   await tables.weights.bulkCreate(
     weights.map((weight) => ({ kitchenId: id, ...weight })),
+    { transaction },
+  );
+  await tables.swaps.bulkCreate(
+    swaps.map((swap, index) => ({
+      id: swap.id,
+      position: index,
+      fromId: swap.fromId,
+      data: swap,
+      kitchenId: id,
+    })),
+    { transaction },
+  );
+  await tables.ratings.bulkCreate(
+    ratings.map((rating) => ({ kitchenId: id, ...rating })),
     { transaction },
   );
   await tables.names.bulkCreate(
@@ -69,10 +94,31 @@ function packFromRow(row: Row): Pack {
     animal: value<Pack['animal'] | undefined>(row, 'animal') ?? null,
     checkedBy: value(row, 'checkedBy'),
     checkedOn: value(row, 'checkedOn'),
+    own: value<Pack['own'] | null>(row, 'own') ?? {},
+    statementVersion: 1,
     isConfirmed: Boolean(value(row, 'isConfirmed')),
     before: null,
   };
 }
+
+/** Whether two versions of a pack say the same to someone who must not eat something. */
+export const saysTheSame = (one: Pack, other: Pack): boolean =>
+  JSON.stringify([
+    one.statement,
+    sorted(one.allergens),
+    one.certifiedGlutenFree,
+    one.animal,
+    sorted(one.own),
+  ]) ===
+  JSON.stringify([
+    other.statement,
+    sorted(other.allergens),
+    other.certifiedGlutenFree,
+    other.animal,
+    sorted(other.own),
+  ]);
+const sorted = (answers: Readonly<Record<string, string>>): [string, string][] =>
+  Object.entries(answers).sort();
 
 /** Of a food's versions the last holds; while it is not confirmed, it carries what the last confirmed one said. */
 function packsFromRows(rows: readonly Row[]): Pack[] {
@@ -80,10 +126,13 @@ function packsFromRows(rows: readonly Row[]): Pack[] {
   const confirmed = new Map<string, PackBefore>();
   for (const row of rows) {
     const pack = packFromRow(row);
-    const { foodId, statement, allergens, animal, checkedOn } = pack;
-    if (pack.isConfirmed) confirmed.set(foodId, { statement, allergens, animal, checkedOn });
+    const { foodId, statement, allergens, own, animal, checkedOn } = pack;
+    if (pack.isConfirmed) confirmed.set(foodId, { statement, allergens, own, animal, checkedOn });
     const before = pack.isConfirmed ? null : (confirmed.get(foodId) ?? null);
-    packs.set(foodId, { ...pack, before });
+    const last = packs.get(foodId);
+    const isSame = last !== undefined && saysTheSame(last, pack);
+    const statementVersion = last === undefined ? 1 : last.statementVersion + (isSame ? 0 : 1);
+    packs.set(foodId, { ...pack, statementVersion, before });
   }
   return [...packs.values()];
 }
@@ -93,13 +142,18 @@ export interface KitchenRows {
   packs: readonly Row[];
   weights: readonly Row[];
   names: readonly Row[];
+  swaps: readonly Row[];
+  ratings: readonly Row[];
 }
 
 /** What a kitchen sets for itself. Its name stands in a column of its own. */
-export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names'>;
+export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names' | 'swaps' | 'ratings'>;
 
 /** Settings as they were kept before machines had kinds, and scales names. */
-interface KeptSettings extends Omit<KitchenSettings, 'name' | 'scales' | 'pans' | 'standard'> {
+interface KeptSettings extends Omit<
+  KitchenSettings,
+  'name' | 'scales' | 'pans' | 'standard' | keyof typeof KITCHEN_DEFAULTS
+> {
   scales?: Kitchen['scales'];
   pans?: Kitchen['pans'];
   standard?: Kitchen['standard'];
@@ -119,7 +173,11 @@ function settingsOf({ scaleSteps, ...kept }: KeptSettings): Omit<KitchenSettings
       bands: [{ belowGrams: ANY_WEIGHT, stepGrams: 0.1 }],
     },
   ];
+  const { ownAllergens, shared, diners } = KITCHEN_DEFAULTS;
   return {
+    ownAllergens,
+    shared,
+    diners,
     ...kept,
     vessels: kept.vessels.map((vessel) => ({ ...VESSEL_DEFAULTS, ...vessel })),
     scales,
@@ -127,6 +185,14 @@ function settingsOf({ scaleSteps, ...kept }: KeptSettings): Omit<KitchenSettings
     standard: { ...PLAIN_STANDARD, ...kept.standard },
   };
 }
+
+const ratingFromRow = (row: Row): SwapRating => ({
+  swapId: value(row, 'swapId'),
+  taste: value(row, 'taste'),
+  texture: value(row, 'texture'),
+  ratedBy: value(row, 'ratedBy'),
+  ratedOn: value(row, 'ratedOn'),
+});
 
 /** A kitchen from its rows; of several weights or names for one thing, the last recorded holds. */
 export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
@@ -152,6 +218,8 @@ export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
     packs: packsFromRows(rows.packs),
     weights: [...weights.values()],
     names: [...names.values()],
+    swaps: rows.swaps.map((each) => value<SwapEntry>(each, 'data')),
+    ratings: rows.ratings.map(ratingFromRow),
   };
 }
 
@@ -159,7 +227,7 @@ export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
 export async function insertParts(tables: Tables, recipe: Recipe, transaction: Transaction): Promise<void> {
   const recipeId = recipe.id;
   await tables.recipeSwaps.bulkCreate(
-    recipe.swaps.map(({ fromId, swapId }) => ({ recipeId, fromId, swapId })),
+    ownSwaps(recipe).map(({ fromId, swapId }) => ({ recipeId, fromId, swapId })),
     { transaction },
   );
   if (recipe.parentId !== null) return;
@@ -197,6 +265,7 @@ const header = ({ recipe, target, vesselIds, version }: SavedRecipe, now: Date) 
   measuredYieldGrams: recipe.measuredYieldGrams,
   isComponent: recipe.isComponent,
   freeFrom: recipe.freeFrom,
+  apart: recipe.apart,
   target,
   vesselIds,
   version,
@@ -248,6 +317,10 @@ function answersOf(row: Row): LineAnswers {
   };
 }
 
+/** The swaps of a recipe, as it keeps them. */
+export const swapsFromRows = (rows: readonly Row[]): AppliedSwap[] =>
+  rows.map((row) => ({ fromId: value(row, 'fromId'), swapId: value(row, 'swapId') }));
+
 /** A saved recipe from its rows, each list in its order. */
 export function recipeFromRows(
   row: Row,
@@ -275,8 +348,9 @@ export function recipeFromRows(
         reading: { ...EMPTY_STEP_READING, ...value<object>(step, 'reading') },
       })),
       parentId: value(row, 'parentId'),
-      swaps: swaps.map((swap) => ({ fromId: value(swap, 'fromId'), swapId: value(swap, 'swapId') })),
+      swaps: swapsFromRows(swaps),
       freeFrom: value(row, 'freeFrom'),
+      apart: value<string[] | null>(row, 'apart') ?? [],
       isComponent: Boolean(value(row, 'isComponent')),
     },
     target: value(row, 'target'),

@@ -34,9 +34,7 @@ export async function seedOnce(database: Sequelize, tables: Tables, now: Date): 
 export async function refreshLarder(database: Sequelize, tables: Tables): Promise<number> {
   const rows = await tables.foods.findAll();
   const kept = new Map(rows.map((row) => [row.get('id') as string, row]));
-  const swaps = new Set(
-    (await tables.swaps.findAll({ attributes: ['id'] })).map((row) => row.get('id') as string),
-  );
+  const swaps = new Map((await tables.swaps.findAll()).map((row) => [row.get('id') as string, row]));
   let changed = 0;
   await database.transaction(async (transaction) => {
     for (const [position, food] of loadFoods().entries()) {
@@ -47,16 +45,13 @@ export async function refreshLarder(database: Sequelize, tables: Tables): Promis
       else await tables.foods.create({ id: food.id, position, data: food, version: 1 }, { transaction });
       changed += 1;
     }
-    const fresh = loadSwaps().filter(({ id }) => !swaps.has(id));
-    await tables.swaps.bulkCreate(
-      fresh.map((swap, index) => ({
-        id: swap.id,
-        position: swaps.size + index,
-        fromId: swap.fromId,
-        data: swap,
-      })),
-      { transaction },
-    );
+    for (const [position, swap] of loadSwaps().entries()) {
+      const row = swaps.get(swap.id);
+      const { id, fromId } = swap;
+      if (!row) await tables.swaps.create({ id, position, fromId, data: swap }, { transaction });
+      else if (JSON.stringify(row.get('data')) !== JSON.stringify(swap))
+        await row.update({ position, fromId, data: swap }, { transaction });
+    }
   });
   return changed;
 }

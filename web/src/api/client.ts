@@ -3,16 +3,19 @@ import type {
   ComponentBatch,
   EquipmentSet,
   Food,
+  FreeFromPolicy,
   ImportKind,
   ImportView,
   Kitchen,
   KitchenName,
   KitchenWeight,
   MenuRow,
+  NearDish,
   Pack,
   Recipe,
   Regime,
   SwapEntry,
+  SwapRating,
   Target,
 } from '@hand-ladle/core';
 
@@ -44,7 +47,7 @@ export interface Digest {
 }
 
 /** What a kitchen sets for itself. */
-export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names'>;
+export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names' | 'swaps' | 'ratings'>;
 
 export interface SavedKitchen {
   kitchen: Kitchen;
@@ -142,8 +145,24 @@ export const server = {
   save: (saved: SavedRecipe) => call<SavedRecipe>(at(saved.recipe.id), 'PUT', saved),
   remove: (id: string) => call<{ removed: string }>(at(id), 'DELETE'),
   restore: (id: string) => call<SavedRecipe>(`${at(id)}/restore`, 'POST'),
-  recordPack: (kitchenId: string, { foodId, ...pack }: Omit<Pack, 'isConfirmed' | 'before'>) =>
-    call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}`, 'PUT', pack),
+  recordPack: (
+    kitchenId: string,
+    { foodId, ...pack }: Omit<Pack, 'statementVersion' | 'isConfirmed' | 'before'>,
+  ) => call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}`, 'PUT', pack),
+  withdrawPack: (kitchenId: string, foodId: string) =>
+    call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}`, 'DELETE'),
+  nearestFree: (request: {
+    recipeId: string;
+    exclude: string[];
+    policy: FreeFromPolicy;
+    kitchenId: string;
+  }) => call<NearDish[]>('/api/nearest-free', 'POST', request),
+  createSwap: (kitchenId: string, swap: SwapEntry) =>
+    call<Kitchen>(`/api/kitchens/${kitchenId}/swaps`, 'POST', swap),
+  removeSwap: (kitchenId: string, swapId: string) =>
+    call<Kitchen>(`/api/kitchens/${kitchenId}/swaps/${swapId}`, 'DELETE'),
+  rateSwap: (kitchenId: string, rating: SwapRating) =>
+    call<Kitchen>(`/api/kitchens/${kitchenId}/ratings`, 'POST', rating),
   recordWeight: (kitchenId: string, weight: KitchenWeight) =>
     call<Kitchen>(`/api/kitchens/${kitchenId}/weights`, 'POST', weight),
   confirmPack: (kitchenId: string, foodId: string, by: { checkedBy: string; checkedOn: string }) =>

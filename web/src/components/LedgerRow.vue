@@ -3,6 +3,8 @@
 import { computed, nextTick, ref } from 'vue';
 import { gramsText, isOpen, loadsText, scaleText, STATUS_WORDS, type WorksheetLine } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
+import { useBook } from '../stores/book';
+import { usePrompts } from '../stores/prompts';
 import AmountText from './AmountText.vue';
 import DecisionChoices from './DecisionChoices.vue';
 import LineOffers from './LineOffers.vue';
@@ -17,6 +19,8 @@ const props = defineProps<{
 }>();
 defineEmits<{ toggle: [] }>();
 const bench = useBench();
+const book = useBook();
+const prompts = usePrompts();
 
 const loads = computed(() => loadsText(props.line.loads, props.line.stepGrams).replaceAll(' x ', ' × '));
 const FOLLOWS_WORDS = { batch: '', water: 'by the surface', pan: 'by the pan', portions: 'by the portion' };
@@ -42,6 +46,11 @@ const purchased = computed(() => {
   const isTrimmed = purchasedGrams !== null && batchGrams !== null && purchasedGrams > batchGrams * 1.01;
   if (!isTrimmed) return '';
   return `from ${gramsText(purchasedGrams)} ${props.line.isDrained ? 'in tins' : 'as bought'}`;
+});
+/** The food a swap by hand can take out; of a swap's several lines the first offers it. */
+const swappable = computed(() => {
+  const id = props.line.swappableId;
+  return id !== null && !/\/\d+$/.test(props.line.id) && book.swapFromIds.has(id) ? id : null;
 });
 const isComponent = computed(() => props.line.children.length > 0);
 
@@ -102,6 +111,9 @@ async function rewrite(): Promise<void> {
         <span v-if="purchased" class="form">{{ purchased }}</span>
         <span v-if="line.isCookedApart" class="form">cooked apart</span>
         <span v-if="follows" class="form">{{ follows }}</span>
+        <button v-if="swappable" class="swap" type="button" @click="prompts.swapFoodId = swappable">
+          {{ line.swappedFrom ? 'Another swap' : 'Swap' }}<span class="unseen"> {{ line.name }}</span>
+        </button>
         <p v-if="line.hint" class="hint">{{ line.hint }}</p>
       </template>
     </th>
@@ -227,6 +239,27 @@ button.name:hover {
   margin-left: 7px;
   font-size: var(--text-s);
   color: var(--ink-soft);
+}
+
+.swap {
+  min-height: 28px;
+  margin-left: 6px;
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--rim);
+  font-size: var(--text-s);
+  font-weight: 560;
+}
+
+.swap:hover {
+  text-decoration: underline;
+}
+
+@media (pointer: coarse) {
+  .swap {
+    min-height: var(--touch);
+  }
 }
 
 .hint {

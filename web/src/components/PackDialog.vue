@@ -37,6 +37,8 @@ const panel = ref<Pack['panel']>({});
 const says = ref<Partial<Record<Substance, 'contains' | 'may-contain'>>>({});
 /** What the person set by hand: a new reading of the statement leaves it alone. */
 const byHand = ref(new Set<Substance>());
+/** What the pack says of the kitchen's own list. */
+const own = ref<Record<string, 'contains' | 'may-contain' | 'none'>>({});
 const isCertified = ref(false);
 /** Asked only where the food may be of animal origin. */
 const animal = ref<'' | 'plant' | 'animal'>('');
@@ -77,6 +79,10 @@ watch(
     panel.value = { ...pack?.panel };
     says.value = { ...pack?.allergens };
     byHand.value = new Set();
+    // Nothing stands at “not named” until the reader says that the whole pack was read.
+    own.value = Object.fromEntries(
+      (book.kitchen?.ownAllergens ?? []).map(({ id }) => [id, pack?.own[id] ?? 'none']),
+    );
     isCertified.value = pack?.certifiedGlutenFree ?? false;
     isReadWhole.value = false;
     animal.value = pack?.animal ?? '';
@@ -145,6 +151,7 @@ async function record(): Promise<void> {
       allergens: says.value,
       certifiedGlutenFree: isCertified.value,
       animal: animal.value || null,
+      own: own.value,
       checkedBy: checkedBy.value,
       checkedOn: new Date().toISOString().slice(0, 10),
     });
@@ -156,6 +163,16 @@ async function record(): Promise<void> {
     problem.value = (error as Error).message;
   } finally {
     isSaving.value = false;
+  }
+}
+/** The pack stands as it stood, unconfirmed: nothing becomes clear because it is gone. */
+async function withdraw(): Promise<void> {
+  if (!food.value || !book.kitchen) return;
+  try {
+    book.replaceKitchen(await server.withdrawPack(book.kitchen.id, food.value.id));
+    prompts.packFoodId = null;
+  } catch (error) {
+    problem.value = (error as Error).message;
   }
 }
 </script>
@@ -221,6 +238,16 @@ async function record(): Promise<void> {
             </select>
           </label>
         </div>
+        <div v-if="(book.kitchen?.ownAllergens.length ?? 0) > 0" class="asked own">
+          <label v-for="each in book.kitchen!.ownAllergens" :key="each.id">
+            <span>{{ each.name }}<em> asked here</em></span>
+            <select v-model="own[each.id]">
+              <option value="none">not named</option>
+              <option value="may-contain">may contain</option>
+              <option value="contains">contains</option>
+            </select>
+          </label>
+        </div>
       </fieldset>
       <PackPanel v-model="panel" />
       <label v-if="food?.animal === 'check' || reading.animal">
@@ -245,6 +272,9 @@ async function record(): Promise<void> {
       <div class="ends">
         <button class="choice main" type="submit" :disabled="isSaving">Record the pack</button>
         <button class="choice" type="button" @click="prompts.packFoodId = null">Leave it unchecked</button>
+        <button v-if="known?.isConfirmed" class="choice plain" type="button" @click="withdraw">
+          No longer bought
+        </button>
       </div>
     </form>
   </ElDialog>

@@ -6,7 +6,6 @@ import { figureText, fixedText, formatGrams, roundToDecimals } from '@hand-ladle
 import { useBench } from '../stores/bench';
 import AmountText from './AmountText.vue';
 
-defineEmits<{ freeFrom: [] }>();
 const bench = useBench();
 const name = ref('');
 
@@ -125,9 +124,7 @@ const isBatch = computed(() => ['batch', 'loads', 'mass', 'times', 'sheet'].incl
         </span>
       </RouterLink>
     </nav>
-    <button class="choice main free" type="button" @click="$emit('freeFrom')">
-      Serve it free&nbsp;from…
-    </button>
+    <RouterLink :to="`${base}/free-from`" class="choice main free">Serve it free&nbsp;from…</RouterLink>
   </div>
 </template>
 

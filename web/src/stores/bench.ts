@@ -5,6 +5,7 @@ import {
   idFromName,
   isOpen,
   machinesFor,
+  withSwap,
   type Finding,
   type Kitchen,
   type LineAnswers,
@@ -275,8 +276,13 @@ export const useBench = defineStore('bench', () => {
     if (recipe.value) change({ recipe: await ask('reread', { recipe: recipe.value, changes: [], steps }) });
   }
 
+  /** Swaps a food throughout by hand; null puts it back as the list has it. */
+  const takeSwap = (foodId: string, swapId: string | null): void => {
+    if (recipe.value) change({ recipe: withSwap(recipe.value, foodId, swapId) });
+  };
+
   /** Makes a variant of the open dish from a plan; it stays linked to its parent. */
-  async function makeVariant(plan: SwapPlan, exclude: string[], name: string): Promise<string> {
+  async function makeVariant(plan: SwapPlan, name: string): Promise<string> {
     await flush();
     const parent = recipe.value!;
     const made = await server.create({
@@ -286,7 +292,8 @@ export const useBench = defineStore('bench', () => {
         name,
         parentId: parent.parentId ?? parent.id,
         swaps: plan.applied,
-        freeFrom: [...new Set([...parent.freeFrom, ...exclude])],
+        freeFrom: plan.exclude,
+        apart: [...new Set([...parent.apart, ...plan.apart.map(({ id }) => id)])],
         isComponent: false,
       },
       target: target.value,
@@ -327,6 +334,7 @@ export const useBench = defineStore('bench', () => {
     addLine,
     removeLine,
     rewriteSteps,
+    takeSwap,
     makeVariant,
     takeTheirs,
     putMineOver,

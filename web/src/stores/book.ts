@@ -22,6 +22,10 @@ export const useBook = defineStore('book', () => {
     () => kitchens.value.find(({ id }) => id === kitchenId.value) ?? kitchens.value[0] ?? null,
   );
   const foodsById = computed(() => new Map(foods.value.map((food) => [food.id, food])));
+  /** Foods for which this kitchen has a swap. */
+  const swapFromIds = computed(
+    () => new Set([...swaps.value, ...(kitchen.value?.swaps ?? [])].map(({ fromId }) => fromId)),
+  );
   const nameOf = (id: string): string =>
     foodsById.value.get(id)?.name ?? components.value.find((each) => each.id === id)?.name ?? id;
 
@@ -101,6 +105,7 @@ export const useBook = defineStore('book', () => {
     problem,
     isReady,
     ready,
+    swapFromIds,
     nameOf,
     reloadLarder,
     replaceFood,

@@ -7,11 +7,14 @@ import { useBook } from './book';
 
 const SAVE_AFTER = 500;
 
-function settingsOf(kitchen: Kitchen): KitchenSettings {
-  const { name, regime, coconutIsTreeNut, units, vessels, scales, pans, standard, transferLoss, policy } =
-    kitchen;
-  return { name, regime, coconutIsTreeNut, units, vessels, scales, pans, standard, transferLoss, policy };
-}
+/** What a kitchen records beside its settings, each by a way of its own. */
+const RECORDED = new Set(['id', 'packs', 'weights', 'names', 'swaps', 'ratings']);
+
+/** What a kitchen sets for itself. */
+const settingsOf = (kitchen: Kitchen): KitchenSettings =>
+  Object.fromEntries(
+    Object.entries(kitchen).filter(([field]) => !RECORDED.has(field)),
+  ) as unknown as KitchenSettings;
 
 export const useKitchenSettings = defineStore('kitchen-settings', () => {
   const book = useBook();

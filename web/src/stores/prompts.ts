@@ -16,6 +16,8 @@ export const usePrompts = defineStore('prompts', () => {
   const whyLineId = ref<string | null>(null);
   /** The figure of the whole batch that is being explained. */
   const whyFigure = ref<FigureId | null>(null);
+  /** The food of the open dish for which a swap is chosen by hand. */
+  const swapFoodId = ref<string | null>(null);
   const newFood = shallowRef<NewFoodPrompt | null>(null);
-  return { packFoodId, whyLineId, whyFigure, newFood };
+  return { packFoodId, whyLineId, whyFigure, swapFoodId, newFood };
 });

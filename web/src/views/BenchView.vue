@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { onBeforeRouteLeave, RouterLink, RouterView } from 'vue-router';
-import FreeFromDrawer from '../components/FreeFromDrawer.vue';
 import PathStrip from '../components/PathStrip.vue';
+import SwapDecisions from '../components/SwapDecisions.vue';
+import SwapPanel from '../components/SwapPanel.vue';
 import SaveState from '../components/SaveState.vue';
 import WhyPanel from '../components/WhyPanel.vue';
 import { useBench } from '../stores/bench';
 import { useBook } from '../stores/book';
+import { useExclusions } from '../stores/exclusions';
 
 const props = defineProps<{ id: string }>();
 const bench = useBench();
 const book = useBook();
+const { said } = useExclusions();
 const problem = ref('');
-const isPlanning = ref(false);
 const parentName = ref('');
 
 const parentId = computed(() => bench.recipe?.parentId ?? null);
@@ -71,16 +73,20 @@ onBeforeRouteLeave(() => bench.flush());
     <RouterLink to="/">Open the dishes</RouterLink>
   </div>
   <template v-else-if="bench.worksheet && bench.recipe && bench.recipe.id === id">
-    <PathStrip @free-from="isPlanning = true" />
+    <PathStrip />
     <SaveState />
     <p v-if="bench.isVariant" class="follows">
-      Free from {{ bench.recipe.freeFrom.join(', ') }}. A variant of
+      <template v-if="bench.recipe.freeFrom.length > 0"
+        >Free from {{ said(bench.recipe.freeFrom) }}. </template
+      >A variant of
       <RouterLink :to="`/dishes/${bench.recipe.parentId}`">{{ parentName || 'its parent' }}</RouterLink>: its
       lines follow the parent, so change them there.
+      <RouterLink :to="`/dishes/${bench.recipe.id}/compare`">Compare line by line</RouterLink>
     </p>
+    <SwapDecisions />
     <RouterView />
-    <FreeFromDrawer v-model="isPlanning" />
     <WhyPanel />
+    <SwapPanel />
   </template>
   <p v-else class="gone soft" role="status">{{ book.problem || 'Opening the dish …' }}</p>
 </template>

@@ -31,9 +31,25 @@ const ways = (flag: AllergenFlag) =>
   flag.traces.map(({ path, kinds, evidence, status }) => ({
     path: path.join(' > '),
     kinds: kinds.length > 4 ? 'any kind' : kinds.join(', '),
-    evidence,
+    evidence: evidence.words,
     status: STATUS_WORDS[status],
   }));
+/** The same reading for the standards: vegan always, whole food where somebody asks. */
+const VERDICTS = {
+  vegan: {
+    contains: 'Not vegan',
+    check: 'Vegan, but for packs nobody has read',
+    clear: 'Vegan: every line is a plant',
+  },
+  'whole-food': { contains: 'Not whole food', check: 'Whole food is open', clear: 'Whole food throughout' },
+} as const;
+const standards = computed(() =>
+  bench.worksheet!.standards.map((flag) => {
+    const words = VERDICTS[flag.id as keyof typeof VERDICTS];
+    const status = flag.status === 'may-contain' ? 'check' : flag.status;
+    return { id: flag.id, isAgainst: status === 'contains', verdict: words[status], ways: ways(flag) };
+  }),
+);
 const clearNames = computed(() =>
   groups.value
     .find(({ status }) => status === 'clear')!
@@ -70,6 +86,20 @@ const clearNames = computed(() =>
           </template>
         </tbody>
       </table>
+    </section>
+    <section class="plate standards" aria-label="Standards">
+      <h2>Vegan, and whole food</h2>
+      <ul>
+        <li v-for="standard in standards" :key="standard.id">
+          <b :class="{ brick: standard.isAgainst }">{{ standard.verdict }}</b>
+          <template v-if="standard.ways.length > 0">
+            <span v-for="(way, index) in standard.ways" :key="index" class="way">
+              {{ way.status }} <b>{{ way.path }}</b><template v-if="way.kinds">, {{ way.kinds }}</template>
+              <span class="soft"> {{ way.evidence }}</span>
+            </span>
+          </template>
+        </li>
+      </ul>
     </section>
     <p class="soft">
       “Clear” means that every line is a food of one ingredient or was checked against a pack on record. It is
@@ -145,6 +175,20 @@ th {
 
 .unchecked b {
   font-weight: 620;
+}
+
+.standards li {
+  padding: var(--space-2) 0;
+  border-top: 1px solid var(--hairline);
+}
+
+.way {
+  display: block;
+  font-size: var(--text-m);
+}
+
+.brick {
+  color: var(--brick);
 }
 
 .clear-names {

@@ -17,8 +17,10 @@ import {
   type Regime,
   type UnitSystem,
 } from '@hand-ladle/core';
+import DinersPlate from '../components/DinersPlate.vue';
 import MachineTable from '../components/MachineTable.vue';
 import ScaleTable from '../components/ScaleTable.vue';
+import SharedPlate from '../components/SharedPlate.vue';
 import SettingFigure from '../components/SettingFigure.vue';
 import { useKitchenSettings } from '../stores/kitchen-settings';
 
@@ -206,6 +208,13 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
         kitchen when it is opened here.
       </p>
     </section>
+    <DinersPlate :diners="settings.diners" @change="store.change({ diners: $event })" />
+    <SharedPlate
+      :shared="settings.shared"
+      :own="settings.ownAllergens"
+      @shared="store.change({ shared: $event })"
+      @own="store.change({ ownAllergens: $event })"
+    />
     <section class="plate">
       <h2>Machines and vessels</h2>
       <MachineTable :vessels="settings.vessels" @change="store.change({ vessels: $event })" />

@@ -37,6 +37,17 @@ watch(allergens, (now) => {
   excluded.value = excluded.value.filter((id) => now.some(({ allergenId }) => allergenId === id));
 });
 
+/** Groups that ask only for what stands in the matrix. */
+const diners = computed(() =>
+  (book.kitchen?.diners ?? []).filter(
+    ({ exclude }) =>
+      exclude.length > 0 &&
+      exclude.every((id) => allergens.value.some(({ allergenId }) => allergenId === id)),
+  ),
+);
+const isGroup = (exclude: readonly string[]): boolean =>
+  exclude.length === excluded.value.length && exclude.every((id) => excluded.value.includes(id));
+
 function toggle(id: string): void {
   excluded.value = excluded.value.includes(id)
     ? excluded.value.filter((each) => each !== id)
@@ -111,6 +122,19 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
           @click="toggle(each.allergenId)"
         >
           {{ each.name }}
+        </button>
+      </div>
+      <div v-if="diners.length > 0" class="chips" role="group" aria-label="Diner groups">
+        <button
+          v-for="group in diners"
+          :key="group.id"
+          class="choice"
+          :class="{ main: isGroup(group.exclude) }"
+          type="button"
+          :aria-pressed="isGroup(group.exclude)"
+          @click="excluded = isGroup(group.exclude) ? [] : [...group.exclude]"
+        >
+          {{ group.name }}
         </button>
       </div>
       <label class="find">

@@ -1,16 +1,20 @@
 /** Asks the core worker; of several worksheets asked for while it is busy, only the last is computed. */
 import { toRaw } from 'vue';
+import type { Progress } from '@hand-ladle/core';
 import {
   HELD_PARTS,
   MOST_HELD,
   type Answer,
   type Held,
   type HeldPart,
+  type LongKind,
   type QuestionKind,
   type Questions,
+  type Stop,
 } from './protocol';
 
 interface Waiting {
+  onProgress?: (progress: Progress) => void;
   resolve: (answer: unknown) => void;
   reject: (error: Error) => void;
 }
@@ -21,8 +25,9 @@ let nextId = 1;
 
 worker.onmessage = ({ data }: MessageEvent<Answer>) => {
   const one = waiting.get(data.id);
+  if (one && 'progress' in data) return one.onProgress?.(data.progress);
   waiting.delete(data.id);
-  if (!one) return;
+  if (!one || 'progress' in data) return;
   if ('error' in data) one.reject(new Error(data.error));
   else one.resolve(data.answer);
 };
@@ -46,14 +51,40 @@ function heldPart(part: object): Held {
   return { number, value: plain(raw) };
 }
 
-export function ask<K extends QuestionKind>(
+export const ask = <K extends QuestionKind>(
   kind: K,
   question: Questions[K]['ask'],
-): Promise<Questions[K]['answer']> {
+): Promise<Questions[K]['answer']> => post(kind, question).answer;
+
+/** What a long question is rejected with once it was stopped. */
+export class Stopped extends Error {}
+
+/** Asks a long question: told how far it is, and stopped when nobody waits for it any more. */
+export function askLong<K extends LongKind>(
+  kind: K,
+  question: Questions[K]['ask'],
+  onProgress: (progress: Progress) => void,
+): { answer: Promise<Questions[K]['answer']>; stop: () => void } {
+  const { id, answer } = post(kind, question, onProgress);
+  const stop = (): void => {
+    const one = waiting.get(id);
+    waiting.delete(id);
+    worker.postMessage({ stop: id } satisfies Stop);
+    one?.reject(new Stopped('Stopped.'));
+  };
+  return { answer, stop };
+}
+
+function post<K extends QuestionKind>(
+  kind: K,
+  question: Questions[K]['ask'],
+  onProgress?: (progress: Progress) => void,
+): { id: number; answer: Promise<Questions[K]['answer']> } {
   const id = nextId;
   nextId += 1;
-  return new Promise((resolve, reject) => {
-    waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject });
+  const answer = new Promise<Questions[K]['answer']>((resolve, reject) => {
+    const one: Waiting = { resolve: resolve as (answer: unknown) => void, reject };
+    waiting.set(id, onProgress ? { ...one, onProgress } : one);
     const rest: Record<string, unknown> = { ...(toRaw(question) as object) };
     const parts: Partial<Record<HeldPart, Held>> = {};
     for (const part of HELD_PARTS) {
@@ -64,6 +95,7 @@ export function ask<K extends QuestionKind>(
     }
     worker.postMessage({ id, kind, ask: plain(rest), held: parts });
   });
+  return { id, answer };
 }
 
 /** A lane in which a newer question replaces one that still waits. Superseded questions answer null. */

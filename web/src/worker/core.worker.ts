@@ -9,22 +9,28 @@ import {
   homeTarget,
   lineFromText,
   offersOf,
-  planSwaps,
+  planSteps,
   readRecipe,
   stepsFromTexts,
   suggestFoods,
+  swapOptions,
   takeOffer,
+  versionSteps,
   worksheet,
   type Book,
+  type Progress,
   type Recipe,
 } from '@hand-ladle/core';
 import {
+  LONG_KINDS,
   MOST_HELD,
   type Answer,
   type Held,
+  type LongKind,
   type Question,
   type QuestionKind,
   type Questions,
+  type Stop,
 } from './protocol';
 
 let book: Book = bookOf(foodSet([]), [], []);
@@ -43,7 +49,9 @@ function reread({ recipe, changes, steps }: Questions['reread']['ask']): Recipe 
   return { ...recipe, lines, steps: stepsFromTexts(told, lines, book.foods) };
 }
 
-const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]['answer'] } = {
+const ANSWERS: {
+  [K in Exclude<QuestionKind, LongKind>]: (ask: Questions[K]['ask']) => Questions[K]['answer'];
+} = {
   book: ({ foods, swaps, components }) => {
     book = bookOf(foodSet(foods, components), components, swaps);
     return null;
@@ -55,7 +63,7 @@ const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]
   cooling: ({ depthMm, regime }) => coolingAnswer(depthMm, HEAT_LIMITS[regime]),
   read: ({ text }) => readRecipe(text, book.foods),
   reread,
-  plan: (question) => planSwaps(question, book),
+  swapOptions: ({ foodId, ...input }) => swapOptions(input, foodId, book),
   contributions: ({ nutrient, portionGrams, ...input }) => contributions(input, nutrient, portionGrams, book),
   suggest: ({ text }) => suggestFoods(text, book.foods, 8),
   homeTarget: ({ recipe, kitchen }) => homeTarget(recipe, book, kitchen),
@@ -72,14 +80,53 @@ function heldValue({ number, value }: Held): unknown {
   return kept.get(number);
 }
 
-self.onmessage = ({ data }: MessageEvent<Question>) => {
-  let answer: Answer;
-  try {
-    const parts = Object.entries(data.held).map(([part, held]) => [part, heldValue(held)]);
-    const run = ANSWERS[data.kind] as (ask: unknown) => unknown;
-    answer = { id: data.id, answer: run({ ...data.ask, ...Object.fromEntries(parts) }) };
-  } catch (error) {
-    answer = { id: data.id, error: error instanceof Error ? error.message : String(error) };
+const steps: { [K in LongKind]: (ask: Questions[K]['ask']) => Generator<Progress, Questions[K]['answer']> } =
+  {
+    plan: (question) => planSteps(question, book),
+    versions: (question) => versionSteps(question, book),
+  };
+const isLong = (kind: QuestionKind): kind is LongKind => (LONG_KINDS as readonly string[]).includes(kind);
+
+/** Long questions that nobody waits for any more. */
+const stopped = new Set<number>();
+/** How long a long question works before it lets others speak, in milliseconds. */
+const TURN = 12;
+const pause = (): Promise<void> => new Promise((done) => setTimeout(done));
+
+/** Takes a long answer in turns, so that the batch still follows the hand and a stop is heard. Null: it was stopped. */
+async function inTurns<T>(id: number, long: Generator<Progress, T>): Promise<{ answer: T } | null> {
+  let turn = performance.now();
+  for (;;) {
+    const step = long.next();
+    if (step.done) return { answer: step.value };
+    if (performance.now() - turn < TURN) continue;
+    self.postMessage({ id, progress: step.value } satisfies Answer);
+    await pause();
+    if (stopped.delete(id)) return null;
+    turn = performance.now();
   }
-  self.postMessage(answer);
+}
+
+async function answered({ id, kind, ask, held }: Question): Promise<Answer | null> {
+  try {
+    const parts = Object.entries(held).map(([part, each]) => [part, heldValue(each)]);
+    const whole: unknown = { ...ask, ...Object.fromEntries(parts) };
+    if (!isLong(kind)) return { id, answer: (ANSWERS[kind] as (ask: unknown) => unknown)(whole) };
+    const long = (steps[kind] as (ask: unknown) => Generator<Progress, unknown>)(whole);
+    const done = await inTurns(id, long);
+    return done && { id, answer: done.answer };
+  } catch (error) {
+    return { id, error: error instanceof Error ? error.message : String(error) };
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<Question | Stop>) => {
+  if ('stop' in data) {
+    stopped.add(data.stop);
+    return;
+  }
+  void answered(data).then((answer) => {
+    stopped.delete(data.id);
+    if (answer) self.postMessage(answer);
+  });
 };

@@ -2,17 +2,21 @@
 import type {
   Contribution,
   CoolingAnswer,
+  DinerGroup,
   Food,
   FreeFromPolicy,
   Kitchen,
   NutrientId,
   Offer,
+  Progress,
   Recipe,
   RecipeReading,
   Regime,
   SwapAnswer,
   SwapEntry,
+  SwapOption,
   Target,
+  VersionsAnswer,
   Worksheet,
 } from '@hand-ladle/core';
 
@@ -45,7 +49,16 @@ export interface Questions {
     ask: { recipe: Recipe; changes: { id: string; text: string }[]; steps?: string[] };
     answer: Recipe;
   };
-  plan: { ask: BenchInput & { exclude: string[]; policy: FreeFromPolicy }; answer: SwapAnswer };
+  plan: {
+    ask: BenchInput & { exclude: string[]; policy: FreeFromPolicy; isApart: boolean };
+    answer: SwapAnswer;
+  };
+  versions: {
+    ask: BenchInput & { groups: (DinerGroup & { portions: number })[]; isApart: boolean };
+    answer: VersionsAnswer;
+  };
+  /** Everything on file for one food of a dish, each with its checks. */
+  swapOptions: { ask: BenchInput & { foodId: string }; answer: SwapOption[] };
   contributions: { ask: BenchInput & { nutrient: NutrientId; portionGrams: number }; answer: Contribution[] };
   /** Foods whose names come nearest to what was typed. */
   suggest: { ask: { text: string }; answer: string[] };
@@ -71,4 +84,14 @@ export interface Question<K extends QuestionKind = QuestionKind> {
   held: Partial<Record<HeldPart, Held>>;
 }
 
-export type Answer = { id: number; answer: unknown } | { id: number; error: string };
+/** Questions that can take long: they tell how far they are, and can be stopped. */
+export const LONG_KINDS = ['plan', 'versions'] as const;
+export type LongKind = (typeof LONG_KINDS)[number];
+
+/** Asks the worker to stop a long question. */
+export interface Stop {
+  stop: number;
+}
+
+export type Answer =
+  { id: number; answer: unknown } | { id: number; error: string } | { id: number; progress: Progress };

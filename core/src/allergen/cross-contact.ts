@@ -1,0 +1,41 @@
+/** What shared equipment may pass on to a dish: "may contain", with the piece of equipment and the food named. */
+import type { Food } from '../food';
+import type { Kitchen } from '../kitchen';
+import type { SharedEquipment } from '../kitchen/shared';
+import { lineFoodTraces, type Evidence } from './standing';
+import { bitsOf, SUBSTANCES } from './substances';
+import type { Trace } from './flags';
+
+/** Allergens cling to steel; that a food is an oil or refined does not. */
+const CLINGING = bitsOf(SUBSTANCES);
+
+/** The traces of one piece of equipment. What it surely was in contact with may be in the dish; what is unread stays so. */
+export function equipmentTraces(
+  equipment: SharedEquipment,
+  foods: ReadonlyMap<string, Food>,
+  kitchen: Kitchen,
+): Trace[] {
+  return equipment.alsoFor.flatMap((foodId) => {
+    const food = foods.get(foodId) ?? null;
+    const name = food?.name ?? foodId;
+    return lineFoodTraces(food, kitchen, true).flatMap(
+      ({ status, isNamed, bits, own, evidence }): Trace[] => {
+        if ((bits & CLINGING) === 0 && own === 0) return [];
+        const words = `${equipment.name} is also used for ${name.toLowerCase()} (${evidence.words})`;
+        const told: Evidence = { ...evidence, kind: 'equipment', words };
+        return [
+          {
+            status: status === 'check' ? 'check' : 'may-contain',
+            isNamed,
+            bits: bits & CLINGING,
+            own,
+            evidence: told,
+            lineId: null,
+            path: [equipment.name, name],
+            route: `${equipment.name} > ${name}`,
+          },
+        ];
+      },
+    );
+  });
+}

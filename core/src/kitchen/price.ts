@@ -1,0 +1,23 @@
+/** What a gram of a food costs in a kitchen: by the pack on record, else by its price class. */
+import type { Food, PriceClass } from '../food/food';
+import { packOf, type Kitchen } from './kitchen';
+
+/** Money per kilogram as purchased, where no pack says: only to compare foods (convention). */
+export const PRICE_OF_CLASS: Readonly<Record<PriceClass, number>> = { low: 2, mid: 6, high: 16 };
+
+export interface Price {
+  /** Of one edible gram, in the kitchen's own money. */
+  perGram: number;
+  origin: 'pack label' | 'convention';
+}
+
+/** The price of one edible gram; null where nobody can say. */
+export function priceOf(food: Food, kitchen: Kitchen): Price | null {
+  const pack = packOf(kitchen, food.id);
+  const grams = pack?.drainedGrams ?? pack?.netGrams ?? null;
+  if (pack?.price != null && grams !== null && grams > 0)
+    return { perGram: pack.price / grams / food.trimYield, origin: 'pack label' };
+  if (food.category === 'water') return { perGram: 0, origin: 'convention' };
+  if (food.priceClass === null) return null;
+  return { perGram: PRICE_OF_CLASS[food.priceClass] / 1000 / food.trimYield, origin: 'convention' };
+}

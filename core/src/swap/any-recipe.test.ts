@@ -1,0 +1,24 @@
+import fc from 'fast-check';
+import { lawsBroken, randomInstance } from '../testing/random-recipe';
+import { book, foods, ward } from '../testing/world';
+
+const names = new Set(foods.map(({ name }) => name));
+
+/** `npm run bench` holds the same laws against 100,000 more. */
+describe('any recipe from the larder, in any kitchen', () => {
+  test('flags never get better by adding or forgetting, every path ends in a food, and no plan breaks its word', () => {
+    let [plans, blocked] = [0, 0];
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 2 ** 31 - 1 }), (seed) => {
+        const verdicts = lawsBroken(randomInstance(seed, book, ward), book, names);
+        plans += verdicts.plans;
+        blocked += verdicts.isBlocked ? 1 : 0;
+        expect(verdicts.faults).toEqual([]);
+      }),
+      { numRuns: 2500 },
+    );
+    // A run that planned nothing, or was never blocked, would prove nothing.
+    expect(plans).toBeGreaterThan(300);
+    expect(blocked).toBeGreaterThan(300);
+  }, 120_000);
+});

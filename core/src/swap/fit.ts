@@ -1,0 +1,52 @@
+/** Whether a swap works where a food stands: how its recipe is made, against the limits of the entry. */
+import { isBakedDeep, stagesOf } from '../recipe/work';
+import type { Composed, ComposedLine } from '../worksheet/compose';
+import { mustSet } from './setting';
+import type { Making, SwapEntry } from './swap';
+
+const WORDS: Readonly<Record<Making, string>> = {
+  baking: 'baking',
+  dough: 'a dough',
+  pan: 'frying in',
+  simmering: 'simmering',
+  blending: 'blending',
+  shaping: 'a mix that is shaped',
+  cold: 'a dish that is not cooked',
+};
+
+const KNOWN = new WeakMap<Composed, ReadonlySet<Making>>();
+
+/** How a recipe is made. */
+function makingsOf(scope: Composed): ReadonlySet<Making> {
+  let makings = KNOWN.get(scope);
+  if (makings) return makings;
+  const { recipe, lines } = scope;
+  const kinds = new Set(stagesOf(recipe).map(({ kind }) => kind));
+  const isDough =
+    lines.some(({ role }) => role === 'leavening') ||
+    recipe.steps.some(({ text }) => /\bdough\b/i.test(text));
+  const isHot = kinds.has('simmer') || kinds.has('oven') || kinds.has('fry');
+  makings = new Set<Making>([
+    ...(isBakedDeep(recipe) || (isDough && kinds.has('oven')) ? (['baking'] as const) : []),
+    ...(isDough ? (['dough'] as const) : []),
+    ...(kinds.has('simmer') ? (['simmering'] as const) : []),
+    ...(kinds.has('blend') ? (['blending'] as const) : []),
+    ...(mustSet(recipe) ? (['shaping'] as const) : []),
+    ...(isHot ? [] : (['cold'] as const)),
+  ]);
+  KNOWN.set(scope, makings);
+  return makings;
+}
+
+/** Why an entry does not work at a line, in words; null where it does. Shares and binding are asked of the whole plan. */
+export function misfitOf(entry: SwapEntry, line: ComposedLine, scope: Composed): string | null {
+  const makings = makingsOf(scope);
+  const is = (making: Making): boolean =>
+    making === 'pan' ? (line.swap?.fromFollows ?? line.follows) === 'pan' : makings.has(making);
+  const against = entry.limits.notFor.find(is);
+  if (against) return `it is not for ${WORDS[against]}`;
+  const { onlyFor } = entry.limits;
+  return onlyFor.length > 0 && !onlyFor.some(is)
+    ? `it is only for ${onlyFor.map((each) => WORDS[each]).join(' or ')}`
+    : null;
+}

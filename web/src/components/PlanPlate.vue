@@ -1,0 +1,158 @@
+<script setup lang="ts">
+/** One plan: what becomes what, how to work with it, and what it changes of flags, portion, cost and closeness. */
+import { computed } from 'vue';
+import {
+  fixedText,
+  gramsText,
+  isWorse,
+  roundToDecimals,
+  signedText,
+  STATUS_WORDS,
+  type FlagChange,
+  type SwapPlan,
+} from '@hand-ladle/core';
+
+const props = defineProps<{ plan: SwapPlan; title: string; isFirst: boolean; isMaking: boolean }>();
+defineEmits<{ make: [] }>();
+
+/** Told as one under nut and gluten. */
+const HIDDEN = new Set(['peanut', 'tree-nut', 'wheat']);
+const flags = computed(() => props.plan.flags.filter(({ id }) => !HIDDEN.has(id)));
+const better = computed(() => flags.value.filter(({ before, after }) => isWorse(before, after)));
+const worse = computed(() => flags.value.filter(({ before, after }) => isWorse(after, before)));
+const told = ({ name, before, after }: FlagChange): string =>
+  `${name.toLowerCase()}: ${STATUS_WORDS[before]}, then ${STATUS_WORDS[after]}`;
+const percent = (share: number): string => String(roundToDecimals(share * 100, 0));
+const out = computed(() => [
+  { name: 'Protein', text: `${signedText(props.plan.drift.proteinG, 1)} g` },
+  { name: 'Fibre', text: `${signedText(props.plan.drift.fibreG, 1)} g` },
+  { name: 'Sodium', text: `${signedText(props.plan.drift.sodiumMg, 0)} mg` },
+  {
+    name: 'Cost',
+    text: `${signedText(props.plan.drift.costAfter - props.plan.drift.costBefore, 2)} from ${fixedText(props.plan.drift.costBefore, 2)}`,
+  },
+]);
+</script>
+
+<template>
+  <section class="plate plan" :aria-label="title">
+    <h3>{{ title }}</h3>
+    <p class="close">
+      <b>{{ percent(plan.closeness) }}</b> of 100 close in taste and texture
+    </p>
+    <ul class="swaps">
+      <li v-for="(swap, at) in plan.swaps" :key="at">
+        <p class="change">
+          {{ gramsText(swap.from.grams) }} {{ swap.from.name.toLowerCase() }}
+          <span class="soft">becomes</span>
+          <b>{{
+            swap.to.map((to) => `${gramsText(to.grams)} ${to.name.toLowerCase()}`).join(' + ')
+          }}</b><template v-if="swap.waterGrams > 0"> + {{ gramsText(swap.waterGrams) }} water</template>
+        </p>
+        <p v-if="swap.path.length > 1" class="soft small">in {{ swap.path.slice(0, -1).join(' > ') }}</p>
+        <p class="small">{{ swap.hint }}</p>
+        <p class="soft small">
+          {{ swap.function }}; by weight {{ swap.to.map(({ ratio }) => fixedText(ratio, 2)).join(' + ') }} for
+          1; taste {{ percent(swap.taste) }}, texture {{ percent(swap.texture) }} ({{ swap.source }})
+        </p>
+      </li>
+    </ul>
+    <p v-if="plan.apart.length > 0" class="apart">
+      Cook it apart, on clean equipment: not in or on the
+      {{ plan.apart.map(({ name }) => name.toLowerCase()).join(', ') }}.
+    </p>
+    <div class="flags">
+      <p v-if="better.length > 0"><span class="soft">Goes: </span>{{ better.map(told).join('; ') }}</p>
+      <p v-if="worse.length > 0" class="brings"><span>Comes in: </span>{{ worse.map(told).join('; ') }}</p>
+      <p v-else class="soft">Brings in nothing new.</p>
+    </div>
+    <table class="sheet-table">
+      <caption class="soft">
+        In a portion, against the dish as it is
+      </caption>
+      <tbody>
+        <tr v-for="each in out" :key="each.name">
+          <th scope="row">{{ each.name }}</th>
+          <td class="right">{{ each.text }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="plan.drift.unpriced.length > 0" class="soft small">
+      No price for {{ plan.drift.unpriced.join(', ').toLowerCase() }}: cost is at least that.
+    </p>
+    <button
+      class="choice"
+      :class="{ main: isFirst }"
+      type="button"
+      :disabled="isMaking"
+      @click="$emit('make')"
+    >
+      Make this variant
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.plan {
+  display: grid;
+  align-content: start;
+  gap: var(--space-2);
+  border-top: 4px solid var(--rim);
+  justify-items: start;
+}
+
+h3 {
+  font-size: var(--text-l);
+}
+
+.close b {
+  font-size: var(--text-xl);
+}
+
+.swaps {
+  display: grid;
+  gap: var(--space-3);
+  width: 100%;
+}
+
+.swaps li {
+  padding-top: var(--space-2);
+  border-top: 1px solid var(--hairline);
+}
+
+.change {
+  line-height: 1.3;
+}
+
+.small {
+  margin-top: 2px;
+  font-size: var(--text-s);
+}
+
+.apart {
+  padding: var(--space-2) var(--space-3);
+  background: var(--amber-wash);
+  box-shadow: inset 4px 0 0 var(--amber-line);
+  font-weight: 600;
+}
+
+.flags {
+  font-size: var(--text-m);
+}
+
+.brings {
+  color: var(--brick);
+  font-weight: 620;
+}
+
+caption {
+  padding-bottom: 2px;
+  font-size: var(--text-s);
+  text-align: left;
+}
+
+.sheet-table td,
+.sheet-table th {
+  height: 30px;
+}
+</style>

@@ -1,0 +1,28 @@
+/** What somebody must not have, as a cook names it: the kitchen's allergens, the whole-food standard, its diner groups. */
+import { computed } from 'vue';
+import { allergensOf, exclusionName, WHOLE_FOOD } from '@hand-ladle/core';
+import { useBook } from './book';
+
+/** Nut is asked as one here, with its kinds beside it; wheat goes with gluten. */
+const ASKED_AS_ONE = new Set(['peanut', 'tree-nut', 'wheat']);
+
+export const inWords = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
+
+export function useExclusions() {
+  const book = useBook();
+  const choices = computed(() => {
+    if (!book.kitchen) return [];
+    const named = allergensOf(book.kitchen).filter(({ id }) => !ASKED_AS_ONE.has(id));
+    return [...named.map(({ id, name }) => ({ id, name })), { id: WHOLE_FOOD, name: 'Whole food only' }];
+  });
+  const diners = computed(() => (book.kitchen?.diners ?? []).filter(({ exclude }) => exclude.length > 0));
+  /** "nut and soy", "whole food". */
+  const said = (ids: readonly string[]): string =>
+    book.kitchen
+      ? inWords(
+          ids.map((id) => (id === WHOLE_FOOD ? 'anything not whole food' : exclusionName(id, book.kitchen!))),
+        )
+      : '';
+  return { choices, diners, said };
+}
