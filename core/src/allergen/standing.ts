@@ -123,15 +123,9 @@ const UNSURE_FOOD: FoodTrace = {
   evidence: bare('nobody knows', 'it is not settled yet which food this is'),
 };
 
-/** The evidence a standing rests on; where a trap is known at this food, it is named. */
-function evidenceOf(
-  food: Food,
-  { status }: Standing,
-  substances: readonly Substance[],
-  kitchen: Kitchen,
-): Evidence {
+/** The evidence a standing rests on; where a trap is known at this food, it is named first. */
+function evidenceOf(food: Food, { status }: Standing, trap: string, kitchen: Kitchen): Evidence {
   const pack = packOf(kitchen, food.id);
-  const trap = pack?.isConfirmed ? '' : trapWords(food, substances);
   const withTrap = (words: string): string => (trap === '' ? words : `${trap}; ${words}`);
   if (food.kind === 'single' && !pack) {
     return status === 'check'
@@ -155,6 +149,13 @@ function evidenceOf(
   return { kind: 'pack', words: `${which}, read by ${checkedBy} on ${checkedOn}`, ...of };
 }
 
+/** The trap worth naming at a standing: not what nobody thought of, nor what a food plainly is by its name. */
+function trapAt(food: Food, substance: Substance, { status, isNamed }: Standing, kitchen: Kitchen): string {
+  const isPlain = status === 'contains' && food.kind === 'single' && food.category !== 'oil';
+  const isRead = packOf(kitchen, food.id)?.isConfirmed ?? false;
+  return !isNamed || isPlain || isRead ? '' : trapWords(food, [substance]);
+}
+
 /** Worked out once for a food in a kitchen: both are frozen values. */
 const FOOD_TRACES = new WeakMap<Kitchen, Map<Food, readonly FoodTrace[]>>();
 
@@ -169,18 +170,22 @@ export function foodTraces(food: Food, kitchen: Kitchen): readonly FoodTrace[] {
 }
 
 function allergenTraces(food: Food, kitchen: Kitchen): FoodTrace[] {
-  const groups = new Map<string, Standing & Wanted>();
-  const add = (standing: Standing, bits: number, own: number): void => {
+  const groups = new Map<string, Standing & Wanted & { trap: string }>();
+  const add = (standing: Standing, bits: number, own: number, trap: string): void => {
     if (standing.status === 'clear') return;
-    const key = `${standing.status} ${standing.isNamed}`;
-    const known = groups.get(key) ?? { ...standing, bits: 0, own: 0 };
+    const key = `${standing.status} ${standing.isNamed} ${trap}`;
+    const known = groups.get(key) ?? { ...standing, bits: 0, own: 0, trap };
     groups.set(key, { ...known, bits: known.bits | bits, own: known.own | own });
   };
-  for (const substance of SUBSTANCES) add(standingOf(food, substance, kitchen), bitsOf([substance]), 0);
-  kitchen.ownAllergens.forEach((entry, index) => add(ownStandingOf(food, entry, kitchen), 0, 1 << index));
-  return [...groups.values()].map((group) => ({
+  for (const substance of SUBSTANCES) {
+    const standing = standingOf(food, substance, kitchen);
+    if (standing.status !== 'clear')
+      add(standing, bitsOf([substance]), 0, trapAt(food, substance, standing, kitchen));
+  }
+  kitchen.ownAllergens.forEach((entry, index) => add(ownStandingOf(food, entry, kitchen), 0, 1 << index, ''));
+  return [...groups.values()].map(({ trap, ...group }) => ({
     ...group,
-    evidence: evidenceOf(food, group, substancesIn(group.bits), kitchen),
+    evidence: evidenceOf(food, group, trap, kitchen),
   }));
 }
 
@@ -193,7 +198,7 @@ function originTraces(food: Food, kitchen: Kitchen): FoodTrace[] {
     const evidence =
       food.animal === 'animal'
         ? bare('made of it', 'it comes from an animal')
-        : evidenceOf(food, standing, [], kitchen);
+        : evidenceOf(food, standing, '', kitchen);
     traces.push({ ...standing, bits: bitsOf(['animal']), own: 0, evidence });
   }
   if (food.wholeFood !== 'whole' && breaksWholeFood(food))
@@ -209,8 +214,9 @@ function originTraces(food: Food, kitchen: Kitchen): FoodTrace[] {
 
 /** What a food is made of, or surely holds by its pack, in a kitchen. */
 export function containedIn(food: Food, kitchen: Kitchen): readonly Substance[] {
-  const contained = foodTraces(food, kitchen).find(({ status }) => status === 'contains');
-  return substancesIn(contained?.bits ?? 0);
+  let bits = 0;
+  for (const trace of foodTraces(food, kitchen)) if (trace.status === 'contains') bits |= trace.bits;
+  return substancesIn(bits);
 }
 
 /**

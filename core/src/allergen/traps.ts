@@ -67,7 +67,7 @@ export const TRAPS: readonly Trap[] = [
     words: 'its filler can be wheat starch',
   },
   {
-    foods: /\b(?:tahini|hummus|halva|mixed seeds|sesame)\b/,
+    foods: /\b(?:tahini|hummus|halva|mixed seeds)\b/,
     substances: ['sesame'],
     words: 'a paste or mix of sesame',
   },

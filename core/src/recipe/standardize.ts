@@ -98,14 +98,12 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
       finding('statement-changed', lineId, { name: inSentence(food.name), product: pack.productName }),
     );
   if (food.kind === 'single' && pack?.isConfirmed !== false) {
-    const doubtful = foodTraces(food, kitchen).find(
-      ({ status, bits }) => status === 'check' && substancesIn(bits).length > 0,
-    );
-    if (doubtful) {
-      const allergens = substancesIn(doubtful.bits)
-        .map((each) => SUBSTANCE_NAMES[each])
-        .join(', ');
-      const trap = trapWords(food, substancesIn(doubtful.bits));
+    let bits = 0;
+    for (const trace of foodTraces(food, kitchen)) if (trace.status === 'check') bits |= trace.bits;
+    const doubtful = substancesIn(bits);
+    if (doubtful.length > 0) {
+      const allergens = doubtful.map((each) => SUBSTANCE_NAMES[each]).join(', ');
+      const trap = trapWords(food, doubtful);
       found.push(finding('certificate-unknown', lineId, { name: inSentence(food.name), allergens, trap }));
     }
   }
@@ -246,6 +244,15 @@ const appliedTo = (line: StandardLine, entry: SwapEntry): AppliedAt => ({
 const isForPan = (line: StandardLine, { to }: SwapEntry): boolean =>
   line.follows === 'pan' && to.length === 1 && to[0]!.foodId === WATER_ID;
 
+/**
+ * What a swapped line goes by: its own way; water that takes the place of a liquid makes up for steam like any other. The
+ * extra water of a swap is what its food drinks, so it follows the food.
+ */
+function followsSwapped(line: StandardLine, { to }: SwapEntry, index: number): Follows {
+  if (to[index]?.foodId === WATER_ID) return 'water';
+  return line.follows === 'water' ? 'batch' : line.follows;
+}
+
 /** The lines a swap puts in the place of one: each new food by its ratio, and the water it needs. */
 function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen: Kitchen): StandardLine[] {
   const parts = [
@@ -273,7 +280,7 @@ function swappedLines(line: StandardLine, entry: SwapEntry, book: Book, kitchen:
         `${line.name} ${line.weight?.because ?? ''} x ${ratio} (swap ratio)`,
       ),
       purchasedPerEdible: food ? 1 / food.trimYield : 1,
-      follows: foodId === WATER_ID ? 'water' : line.follows === 'water' ? 'batch' : line.follows,
+      follows: followsSwapped(line, entry, lines.length),
       isFoodSure: true,
       swap: appliedTo(line, entry),
       findings,

@@ -18,6 +18,7 @@ import type { Cooking, Recipe } from '../recipe/recipe';
 import { standardize, type StandardLine } from '../recipe/standardize';
 import { equipmentUsed } from '../recipe/equipment-used';
 import { isBakedDeep, stagesOf } from '../recipe/work';
+import { WATER_ID } from '../swap/swap';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
 
@@ -87,7 +88,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,
     statementText: pack?.statement ?? '',
-    isWater: line.follows === 'water',
+    isWater: food?.id === WATER_ID,
     follows: line.follows,
     isUnrecorded: inner ? false : !food || (isProduct && !pack?.isConfirmed),
   };

@@ -20,8 +20,15 @@ const HIDDEN = new Set(['peanut', 'tree-nut', 'wheat']);
 const flags = computed(() => props.plan.flags.filter(({ id }) => !HIDDEN.has(id)));
 const better = computed(() => flags.value.filter(({ before, after }) => isWorse(before, after)));
 const worse = computed(() => flags.value.filter(({ before, after }) => isWorse(after, before)));
-const told = ({ name, before, after }: FlagChange): string =>
-  `${name.toLowerCase()}: ${STATUS_WORDS[before]}, then ${STATUS_WORDS[after]}`;
+/** Changes of one kind told together: "nut, lupin: check the pack, then clear". */
+function told(changes: readonly FlagChange[]): string {
+  const kinds = new Map<string, string[]>();
+  for (const { name, before, after } of changes) {
+    const kind = `${STATUS_WORDS[before]}, then ${STATUS_WORDS[after]}`;
+    kinds.set(kind, [...(kinds.get(kind) ?? []), name.toLowerCase()]);
+  }
+  return [...kinds].map(([kind, names]) => `${names.join(', ')}: ${kind}`).join('; ');
+}
 const percent = (share: number): string => String(roundToDecimals(share * 100, 0));
 const out = computed(() => [
   { name: 'Protein', text: `${signedText(props.plan.drift.proteinG, 1)} g` },
@@ -29,22 +36,46 @@ const out = computed(() => [
   { name: 'Sodium', text: `${signedText(props.plan.drift.sodiumMg, 0)} mg` },
   {
     name: 'Cost',
-    text: `${signedText(props.plan.drift.costAfter - props.plan.drift.costBefore, 2)} from ${fixedText(props.plan.drift.costBefore, 2)}`,
+    text: signedText(props.plan.drift.costAfter - props.plan.drift.costBefore, 2),
   },
 ]);
 </script>
 
 <template>
   <section class="plate plan" :aria-label="title">
-    <h3>{{ title }}</h3>
+    <header>
+      <h3>{{ title }}</h3>
+      <button
+        class="choice"
+        :class="{ main: isFirst }"
+        type="button"
+        :disabled="isMaking"
+        @click="$emit('make')"
+      >
+        Make this variant
+      </button>
+    </header>
     <p class="close">
       <b>{{ percent(plan.closeness) }}</b> of 100 close in taste and texture
+    </p>
+    <dl>
+      <div v-for="each in out" :key="each.name">
+        <dt>{{ each.name }}</dt>
+        <dd>{{ each.text }}</dd>
+      </div>
+    </dl>
+    <p v-if="worse.length > 0" class="brings">Comes in: {{ told(worse) }}</p>
+    <p v-else class="soft small">Brings in nothing new.</p>
+    <p v-if="better.length > 0" class="small"><span class="soft">Goes: </span>{{ told(better) }}</p>
+    <p v-if="plan.apart.length > 0" class="apart">
+      Cook it apart, on clean equipment: not in or on the
+      {{ plan.apart.map(({ name }) => name.toLowerCase()).join(', ') }}.
     </p>
     <ul class="swaps">
       <li v-for="(swap, at) in plan.swaps" :key="at">
         <p class="change">
           {{ gramsText(swap.from.grams) }} {{ swap.from.name.toLowerCase() }}
-          <span class="soft">becomes</span>
+          <span class="soft">becomes </span>
           <b>{{
             swap.to.map((to) => `${gramsText(to.grams)} ${to.name.toLowerCase()}`).join(' + ')
           }}</b><template v-if="swap.waterGrams > 0"> + {{ gramsText(swap.waterGrams) }} water</template>
@@ -57,38 +88,9 @@ const out = computed(() => [
         </p>
       </li>
     </ul>
-    <p v-if="plan.apart.length > 0" class="apart">
-      Cook it apart, on clean equipment: not in or on the
-      {{ plan.apart.map(({ name }) => name.toLowerCase()).join(', ') }}.
-    </p>
-    <div class="flags">
-      <p v-if="better.length > 0"><span class="soft">Goes: </span>{{ better.map(told).join('; ') }}</p>
-      <p v-if="worse.length > 0" class="brings"><span>Comes in: </span>{{ worse.map(told).join('; ') }}</p>
-      <p v-else class="soft">Brings in nothing new.</p>
-    </div>
-    <table class="sheet-table">
-      <caption class="soft">
-        In a portion, against the dish as it is
-      </caption>
-      <tbody>
-        <tr v-for="each in out" :key="each.name">
-          <th scope="row">{{ each.name }}</th>
-          <td class="right">{{ each.text }}</td>
-        </tr>
-      </tbody>
-    </table>
     <p v-if="plan.drift.unpriced.length > 0" class="soft small">
       No price for {{ plan.drift.unpriced.join(', ').toLowerCase() }}: cost is at least that.
     </p>
-    <button
-      class="choice"
-      :class="{ main: isFirst }"
-      type="button"
-      :disabled="isMaking"
-      @click="$emit('make')"
-    >
-      Make this variant
-    </button>
   </section>
 </template>
 
@@ -98,7 +100,13 @@ const out = computed(() => [
   align-content: start;
   gap: var(--space-2);
   border-top: 4px solid var(--rim);
-  justify-items: start;
+}
+
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: var(--space-2);
 }
 
 h3 {
@@ -109,10 +117,26 @@ h3 {
   font-size: var(--text-xl);
 }
 
+dl {
+  display: grid;
+  grid-template-columns: repeat(4, auto);
+  justify-content: space-between;
+  gap: 2px var(--space-3);
+}
+
+dt {
+  font-size: var(--text-s);
+  color: var(--ink-soft);
+}
+
+dd {
+  font-weight: 660;
+  white-space: nowrap;
+}
+
 .swaps {
   display: grid;
-  gap: var(--space-3);
-  width: 100%;
+  gap: var(--space-2);
 }
 
 .swaps li {
@@ -125,7 +149,6 @@ h3 {
 }
 
 .small {
-  margin-top: 2px;
   font-size: var(--text-s);
 }
 
@@ -136,23 +159,8 @@ h3 {
   font-weight: 600;
 }
 
-.flags {
-  font-size: var(--text-m);
-}
-
 .brings {
   color: var(--brick);
   font-weight: 620;
-}
-
-caption {
-  padding-bottom: 2px;
-  font-size: var(--text-s);
-  text-align: left;
-}
-
-.sheet-table td,
-.sheet-table th {
-  height: 30px;
 }
 </style>

@@ -72,10 +72,4 @@ strong {
   display: flex;
   gap: 6px;
 }
-
-a.choice {
-  display: inline-flex;
-  align-items: center;
-  text-decoration: none;
-}
 </style>

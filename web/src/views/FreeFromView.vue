@@ -216,7 +216,7 @@ const titleOf = (made: SwapPlan, index: number): string =>
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-  margin-bottom: var(--space-2);
+  margin-bottom: 6px;
 }
 
 .ways {

@@ -282,12 +282,6 @@ header label {
   margin-left: auto;
 }
 
-header a.choice {
-  display: inline-flex;
-  align-items: center;
-  text-decoration: none;
-}
-
 .matrix .sheet-table th,
 .matrix .sheet-table td {
   padding-right: 6px;

@@ -63,11 +63,12 @@ const MAKING_WORDS: Record<Making, string> = {
   cold: 'cold dishes',
 };
 function limits({ limits: { notFor, onlyFor, mostShare } }: SwapEntry): string {
-  return [
+  const words = [
     ...(onlyFor.length > 0 ? [`only for ${onlyFor.map((each) => MAKING_WORDS[each]).join(', ')}`] : []),
     ...(notFor.length > 0 ? [`not for ${notFor.map((each) => MAKING_WORDS[each]).join(', ')}`] : []),
     ...(mostShare === null ? [] : [`at most ${roundToDecimals(mostShare * 100, 0)} % of the mix`]),
   ].join('; ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 const percent = (share: number): string => String(roundToDecimals(share * 100, 0));
 
@@ -135,7 +136,7 @@ async function remove(id: string): Promise<void> {
               <td>{{ entry.function }}</td>
               <td>
                 <span v-if="brings(entry)" class="hazard contains">{{ brings(entry) }}</span>
-                <span v-else class="soft">nothing named</span>
+                <span v-else class="soft">nothing</span>
               </td>
               <td class="how">
                 {{ entry.hint }} <b v-if="limits(entry)">{{ limits(entry) }}.</b>
@@ -196,6 +197,11 @@ h1 {
 .to {
   display: block;
   white-space: nowrap;
+}
+
+.sheet-table td :deep(.choice.plain) {
+  min-height: 24px;
+  padding: 0 8px;
 }
 
 .how {
