@@ -123,8 +123,8 @@ const VIEWS = [
     [1280, 800],
     async (page) => {
       await open('/dishes/ginger-broth-noodles')(page);
-      await page.getByRole('button', { name: /Serve it/ }).click();
-      await page.getByRole('dialog').getByRole('button', { name: 'Gluten' }).click();
+      await page.getByRole('link', { name: /Serve it/ }).click();
+      await page.getByRole('group', { name: 'Free from' }).getByRole('button', { name: 'Gluten' }).click();
       await page.waitForSelector('.plan');
     },
   ],

@@ -179,14 +179,18 @@ test('no swap makes the flatbread free from gluten, and the line that blocks it 
   page,
 }) => {
   await page.goto(`${kitchen.url}/dishes/caraway-flatbread`);
-  await page.getByRole('button', { name: /Serve it/ }).click();
-  const drawer = page.getByRole('dialog', { name: /Serve it free from/ });
-  await drawer.getByRole('button', { name: 'Gluten' }).click();
-  await expect(drawer).toContainText('No swap makes this dish free from gluten');
-  await expect(drawer).toContainText('Strong wheat flour');
-  await drawer.getByRole('button', { name: 'Gluten' }).click();
-  await drawer.getByRole('button', { name: 'Soy' }).click();
-  await expect(drawer).toContainText('It is free from soy as it is');
+  await page.getByRole('link', { name: /Serve it/ }).click();
+  const asked = page.getByRole('group', { name: 'Free from' });
+  await asked.getByRole('button', { name: 'Gluten', exact: true }).click();
+  const blocked = page.locator('.blocked');
+  await expect(blocked).toContainText('No swap makes this dish free from gluten');
+  await expect(blocked).toContainText('Strong wheat flour, the thickener');
+  await blocked.getByText('Every swap on file for it').click();
+  await expect(blocked).toContainText('Cornflour (thickener): it is not for a dough');
+  await expect(blocked.getByRole('link').first()).toHaveAttribute('href', /^\/dishes\//);
+  await asked.getByRole('button', { name: 'Gluten', exact: true }).click();
+  await asked.getByRole('button', { name: 'Soy', exact: true }).click();
+  await expect(page.locator('.as-is')).toContainText('It is free from soy as it is');
 });
 
 test('a dish is taken out and put back; one that others use stays', async ({ page }) => {

@@ -122,12 +122,12 @@ test('each decision is answered where it stands', async ({ page }) => {
 test('free from soy: a swap with its ratio makes a variant, and everything follows', async ({ page }) => {
   await page.goto(kitchen.url + dish);
   const before = await page.locator('.stage').nth(2).innerText();
-  await page.getByRole('button', { name: /Serve it/ }).click();
-  const drawer = page.getByRole('dialog', { name: /Serve it free from/ });
-  await drawer.getByRole('button', { name: 'Soy' }).click();
-  await expect(drawer.locator('.plan').first()).toContainText(/tamari\s*becomes.*mushroom ferment/s);
-  await expect(drawer.locator('.plan').first()).toContainText('No longer contains');
-  await drawer.getByRole('button', { name: 'Make this variant' }).first().click();
+  await page.getByRole('link', { name: /Serve it/ }).click();
+  const asked = page.getByRole('group', { name: 'Free from' });
+  await asked.getByRole('button', { name: 'Soy', exact: true }).click();
+  await expect(page.locator('.plan').first()).toContainText(/tamari\s*becomes.*mushroom ferment/s);
+  await expect(page.locator('.plan').first()).toContainText('Goes: soy: contains, then clear');
+  await page.getByRole('button', { name: 'Make this variant' }).first().click();
   await expect(page.locator('.follows')).toContainText('A variant of Millet, kale and bean stew');
   await expect(row(page, 'Mushroom ferment')).toContainText('instead of tamari');
   await expect(page.locator('.stage').nth(1)).not.toContainText('Soy');
