@@ -65,72 +65,79 @@ async function write(): Promise<void> {
 </script>
 
 <template>
-  <form class="swap" @submit.prevent="write">
-    <div class="row">
-      <span>Instead of</span>
-      <button class="choice" type="button" @click="picking = 'from'">
-        {{ fromId ? book.nameOf(fromId) : 'Choose a food' }}
-      </button>
-      <span>goes in, for 1 g of it:</span>
-      <label v-for="part in to" :key="part.foodId">
-        <input
-          v-model="part.ratio"
-          class="field figure"
-          inputmode="decimal"
-          :aria-label="`Grams of ${book.nameOf(part.foodId)}`"
-        />
-        g {{ book.nameOf(part.foodId).toLowerCase() }}
-      </label>
-      <button class="choice" type="button" @click="picking = 'to'">
-        {{ to.length > 0 ? 'And another' : 'Choose what goes in' }}
-      </button>
-      <label
-        >and <input v-model="water" class="field figure" inputmode="decimal" aria-label="Grams of water" /> g
-        water</label
-      >
-    </div>
+  <div class="swap">
     <FoodPicker v-if="picking" @pick="pick" @leave="picking = null" />
-    <div class="row">
-      <label
-        >Work
-        <select v-model="work" class="field">
-          <option v-for="each in SWAP_FUNCTIONS" :key="each" :value="each">{{ each }}</option>
-        </select>
-      </label>
-      <label>Taste, of 100 <input v-model="taste" class="field figure" inputmode="numeric" /></label>
-      <label>Texture, of 100 <input v-model="texture" class="field figure" inputmode="numeric" /></label>
-      <label
-        >At most, % of the mix
-        <input v-model="most" class="field figure" inputmode="numeric" placeholder="any"
-      /></label>
-      <fieldset>
-        <legend>Not for</legend>
-        <label v-for="each in MAKINGS" :key="each"
-          ><input v-model="notFor" type="checkbox" :value="each" /> {{ each }}</label
+    <form @submit.prevent="write">
+      <div class="row">
+        <span>Instead of</span>
+        <button class="choice" type="button" @click="picking = 'from'">
+          {{ fromId ? book.nameOf(fromId) : 'Choose a food' }}
+        </button>
+        <span>goes in, for 1 g of it:</span>
+        <label v-for="part in to" :key="part.foodId">
+          <input
+            v-model="part.ratio"
+            class="field figure"
+            inputmode="decimal"
+            :aria-label="`Grams of ${book.nameOf(part.foodId)}`"
+          />
+          g {{ book.nameOf(part.foodId).toLowerCase() }}
+        </label>
+        <button class="choice" type="button" @click="picking = 'to'">
+          {{ to.length > 0 ? 'And another' : 'Choose what goes in' }}
+        </button>
+        <label
+          >and
+          <input v-model="water" class="field figure" inputmode="decimal" aria-label="Grams of water" /> g
+          water</label
         >
-      </fieldset>
-    </div>
-    <label
-      >How
-      <input
-        v-model="hint"
-        class="field hint"
-        maxlength="400"
-        placeholder="What to do otherwise at the stove"
-    /></label>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div class="row">
-      <button class="choice main" type="submit" :disabled="!isWhole || isSaving">Keep the swap</button>
-      <button class="choice" type="button" @click="emit('done')">Leave</button>
-      <span class="soft">What it brings in is worked out from the foods, never typed.</span>
-    </div>
-  </form>
+      </div>
+      <div class="row">
+        <label
+          >Work
+          <select v-model="work" class="field">
+            <option v-for="each in SWAP_FUNCTIONS" :key="each" :value="each">{{ each }}</option>
+          </select>
+        </label>
+        <label>Taste, of 100 <input v-model="taste" class="field figure" inputmode="numeric" /></label>
+        <label>Texture, of 100 <input v-model="texture" class="field figure" inputmode="numeric" /></label>
+        <label
+          >At most, % of the mix
+          <input v-model="most" class="field figure" inputmode="numeric" placeholder="any"
+        /></label>
+        <fieldset>
+          <legend>Not for</legend>
+          <label v-for="each in MAKINGS" :key="each"
+            ><input v-model="notFor" type="checkbox" :value="each" /> {{ each }}</label
+          >
+        </fieldset>
+      </div>
+      <label
+        >How
+        <input
+          v-model="hint"
+          class="field hint"
+          maxlength="400"
+          placeholder="What to do otherwise at the stove"
+      /></label>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="row">
+        <button class="choice main" type="submit" :disabled="!isWhole || isSaving">Keep the swap</button>
+        <button class="choice" type="button" @click="emit('done')">Leave</button>
+        <span class="soft">What it brings in is worked out from the foods, never typed.</span>
+      </div>
+    </form>
+  </div>
 </template>
 
 <style scoped>
-.swap {
+.swap,
+form {
   display: grid;
   gap: var(--space-3);
+}
+
+.swap {
   padding-top: var(--space-3);
   border-top: 1px solid var(--hairline);
 }
