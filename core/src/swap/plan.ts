@@ -16,7 +16,7 @@ import type { AppliedSwap, Recipe } from '../recipe/recipe';
 import { compose, type Composed } from '../worksheet/compose';
 import { homePortionGrams } from '../worksheet/wanted';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
-import { leavesOf } from './leaves';
+import { leavesOf, type Leaf } from './leaves';
 import {
   choicesIn,
   isUnsettled,
@@ -124,10 +124,20 @@ function reasonOf({ leaf, refused }: BlockedLeaf, asked: Asked): string {
         ? 'it comes from an animal and no plant swap is on file'
         : 'no swap is on file that does its work in a dish';
   }
-  const functions = [...new Set(refused.map((each) => each.function))].join(', ');
-  const reasons = [...new Set(refused.map((each) => `${each.to}: ${each.reason}`))].slice(0, 4).join('; ');
-  return `${ask}None of the ${refused.length} on file for its work (${functions}) will do. ${reasons}`;
+  const few = [...new Set(refused.map((each) => `${each.to}: ${each.reason}`))];
+  const reasons = few.slice(0, MOST_REASONS).join('; ');
+  const more = few.length > MOST_REASONS ? `; ${few.length - MOST_REASONS} more` : '';
+  return `${ask}none of the swaps on file for it will do here. ${reasons}${more}`;
 }
+
+/** Reasons told with a blocked line; the rest stand in the list of what was refused. */
+const MOST_REASONS = 2;
+
+/** What a food does in a dish: by the larder, else by the swaps that would take it out. */
+const workOfFood = ({ line }: Leaf, refused: readonly RefusedSwap[]): string[] =>
+  line.food && line.food.functions.length > 0
+    ? [...line.food.functions]
+    : [...new Set(refused.map((each) => each.function))];
 
 function blockerOf(blocked: BlockedLeaf, asked: Asked): Blocker {
   const { leaf, refused } = blocked;
@@ -135,7 +145,7 @@ function blockerOf(blocked: BlockedLeaf, asked: Asked): Blocker {
     lineId: leaf.lineId,
     path: leaf.path,
     name: leaf.line.name,
-    functions: [...new Set(refused.map((each) => each.function))],
+    functions: workOfFood(leaf, refused),
     reason: reasonOf(blocked, asked),
     refused,
   };
@@ -165,7 +175,7 @@ function combinationBlockers(choices: readonly Choice[]): Blocker[] {
         lineId: leaf.lineId,
         path: leaf.path,
         name: leaf.line.name,
-        functions: [...new Set(entries.map((each) => each.function))],
+        functions: isShaped ? ['binder'] : [...new Set(entries.map((each) => each.function))],
         reason: isShaped
           ? `the mix of ${leaf.scope.recipe.name} is shaped or rolled: with any swap on file too little is left that binds it, so it would not hold`
           : 'any swap on file would be more of the mix than it can carry',

@@ -24,12 +24,14 @@ function packFoodOf({ lineId, path }: Blocker): string | null {
     <ul>
       <li v-for="(blocker, index) in blockers" :key="index">
         <p>
-          <b>{{ blocker.path.length > 0 ? blocker.path.join(' > ') : blocker.name }}</b><template
+          <b>{{ blocker.path.length > 0 ? blocker.path.join(' > ') : blocker.name }}</b><span
             v-if="blocker.functions.length > 0"
-            >, the {{ blocker.functions.join(' and ') }}</template
+            class="soft"
+          >
+            ({{ blocker.functions.join(', ') }})</span
           >: {{ blocker.reason }}.
         </p>
-        <details v-if="blocker.refused.length > 0">
+        <details v-if="blocker.refused.length > 2">
           <summary>Every swap on file for it, and why not</summary>
           <ul class="refused">
             <li v-for="each in blocker.refused" :key="each.swapId">
@@ -53,7 +55,7 @@ function packFoodOf({ lineId, path }: Blocker): string | null {
       <ul v-else class="near">
         <li v-for="dish in nearest" :key="dish.recipeId">
           <RouterLink :to="`/dishes/${dish.recipeId}`">{{ dish.name }}</RouterLink>
-          <span class="soft"> like it by {{ roundToDecimals(dish.likeness * 100, 0) }} of 100</span>
+          <span class="soft"> alike by {{ roundToDecimals(dish.likeness * 100, 0) }} of 100</span>
         </li>
       </ul>
     </div>
