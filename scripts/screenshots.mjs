@@ -39,6 +39,14 @@ const open = (path) => async (page) => {
   await page.waitForLoadState('networkidle');
 };
 
+/** A dish with plans to serve it free from gluten. */
+async function planned(page) {
+  await open('/dishes/ginger-broth-noodles')(page);
+  await page.getByRole('link', { name: /Serve it/ }).click();
+  await page.getByRole('group', { name: 'Free from' }).getByRole('button', { name: 'Gluten' }).click();
+  await page.waitForSelector('.plan');
+}
+
 /** Name of the picture, size of the screen, and how to get there. */
 const VIEWS = [
   ['dishes', [1280, 800], open('/')],
@@ -118,14 +126,15 @@ const VIEWS = [
       await page.waitForSelector('.lines li');
     },
   ],
+  ['free-from', [1280, 800], planned],
   [
-    'free-from',
+    'compare',
     [1280, 800],
     async (page) => {
-      await open('/dishes/ginger-broth-noodles')(page);
-      await page.getByRole('link', { name: /Serve it/ }).click();
-      await page.getByRole('group', { name: 'Free from' }).getByRole('button', { name: 'Gluten' }).click();
-      await page.waitForSelector('.plan');
+      await planned(page);
+      await page.getByRole('button', { name: 'Make this variant' }).first().click();
+      await page.getByRole('link', { name: 'Compare line by line' }).click();
+      await page.waitForSelector('tr.swapped');
     },
   ],
 ];

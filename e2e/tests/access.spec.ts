@@ -26,6 +26,8 @@ const VIEWS = [
   `${POT}/times`,
   `${POT}/sheet`,
   `${POT}/hazards`,
+  `${POT}/free-from`,
+  '/larder/swaps',
   `${POT}/portion`,
   `${POT}/label`,
 ];

@@ -241,7 +241,9 @@ describe('the menu', () => {
         kitchenId: ward!.id,
         ...(saved.target ? { target: saved.target } : {}),
       });
-      const flags = sheet.allergens.map(({ id, status: each }: { id: string; status: string }) => [id, each]);
+      const flags = [...sheet.allergens, ...sheet.standards].map(
+        ({ id, status: each }: { id: string; status: string }) => [id, each],
+      );
       expect(
         cells.map(({ allergenId, status: each }: { allergenId: string; status: string }) => [
           allergenId,

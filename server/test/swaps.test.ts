@@ -68,7 +68,7 @@ describe('plans over HTTP', () => {
   test('where none is, the nearest free dishes of the book are named', async () => {
     const asked = { recipeId: 'caraway-flatbread', exclude: ['gluten'], kitchenId: WARD };
     expect((await world.send('POST', '/api/swaps', asked)).body.blockedBy[0].functions).toEqual([
-      'thickener',
+      'dough structure',
     ]);
     const { body } = await world.send('POST', '/api/nearest-free', asked);
     expect(body.length).toBeGreaterThan(0);

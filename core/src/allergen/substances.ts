@@ -235,7 +235,7 @@ export const STANDARDS: readonly Allergen[] = [
   { id: VEGAN, name: 'Animal food', substances: [], declaredIn: [], bits: bitsOf(['animal']), own: 0 },
   {
     id: WHOLE_FOOD,
-    name: 'Not whole food',
+    name: 'Oil, refined or ready-made',
     substances: [],
     declaredIn: [],
     bits: bitsOf(['oil', 'refined', 'added-sugar', 'ready-made']),

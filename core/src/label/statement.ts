@@ -178,7 +178,7 @@ function declaredNames(
 
 /**
  * The allergen statement after the list. US: "Contains: ..." (21 U.S.C. 343(w)). EU: the list itself carries it, so
- * this points there. Precautionary "May contain" stands apart and only repeats what a pack says.
+ * this points there. Precautionary "May contain" stands apart: what a pack says, and what shared equipment may carry.
  */
 export function allergenStatement(
   traces: readonly Trace[],

@@ -85,11 +85,13 @@ function entryOf(line: WorksheetLine): SheetEntry {
         ? `${weightText(firstGrams ?? 0, stepGrams)} at first, ${weightText(heldBackGrams, stepGrams)} held back: taste, used ______ g`
         : '',
     spoons: line.spoons ? line.spoons.text : '',
-    allergens: line.allergens.map(({ name, status }) =>
-      status === 'contains'
-        ? name.toUpperCase()
-        : `${status === 'check' ? 'check' : 'may contain'} ${name.toLowerCase()}`,
-    ),
+    allergens: line.allergens
+      .filter(({ isNamed }) => isNamed)
+      .map(({ name, status }) =>
+        status === 'contains'
+          ? name.toUpperCase()
+          : `${status === 'check' ? 'check' : 'may contain'} ${name.toLowerCase()}`,
+      ),
   };
 }
 

@@ -6,7 +6,7 @@ import type { Worksheet } from './worksheet';
 export interface ComparedSide {
   name: string;
   grams: number | null;
-  /** "contains soy", "check gluten": what is not clear on the line. */
+  /** "contains soy", "check gluten": what is named on the line; what nobody has looked at stands on its flags. */
   allergens: { id: string; name: string; status: AllergenStatus }[];
 }
 
@@ -28,7 +28,9 @@ export interface ComparedLine {
 const sideOf = ({ name, batchGrams, allergens }: WorksheetLine): ComparedSide => ({
   name,
   grams: batchGrams,
-  allergens: allergens.map(({ id, name: allergen, status }) => ({ id, name: allergen, status })),
+  allergens: allergens
+    .filter(({ isNamed }) => isNamed)
+    .map(({ id, name: allergen, status }) => ({ id, name: allergen, status })),
 });
 
 const bySource = (lines: readonly WorksheetLine[]): Map<string, WorksheetLine[]> => {

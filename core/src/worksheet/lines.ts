@@ -15,6 +15,8 @@ export interface LineAllergen {
   id: string;
   name: string;
   status: AllergenStatus;
+  /** Named by the larder or a pack, against "nobody has looked at the pack yet". */
+  isNamed: boolean;
 }
 
 export interface WorksheetLine {
@@ -82,11 +84,14 @@ function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen
   for (const allergen of allergensOf(kitchen)) {
     const { id, name } = allergen;
     if (id === 'tree-nut' || id === 'peanut' || id === 'wheat') continue;
+    let named: AllergenStatus = 'clear';
     let status: AllergenStatus = 'clear';
     for (const trace of traces) {
-      if (trace.isNamed && touches(trace, allergen)) status = worse(status, trace.status);
+      if (!touches(trace, allergen)) continue;
+      status = worse(status, trace.status);
+      if (trace.isNamed) named = worse(named, trace.status);
     }
-    if (status !== 'clear') allergens.push({ id, name, status });
+    if (status !== 'clear') allergens.push({ id, name, status, isNamed: named !== 'clear' });
   }
   return allergens;
 }

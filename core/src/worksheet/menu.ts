@@ -32,7 +32,8 @@ export function menuRow(sheet: Worksheet, recipe: Recipe): MenuRow {
     recipeId: recipe.id,
     name: recipe.name,
     parentId: recipe.parentId,
-    cells: sheet.allergens.map(
+    // The standards are asked like allergens: who must not have animal food, or only whole food.
+    cells: [...sheet.allergens, ...sheet.standards].map(
       ({ id, name, status, kinds, paths, isDeclared, isAlsoUnchecked }): MenuCell => ({
         allergenId: id,
         name,

@@ -52,6 +52,8 @@ const swappable = computed(() => {
   const id = props.line.swappableId;
   return id !== null && !/\/\d+$/.test(props.line.id) && book.swapFromIds.has(id) ? id : null;
 });
+/** What nobody has looked at is said once, in the decision of the line. */
+const named = computed(() => props.line.allergens.filter(({ isNamed }) => isNamed));
 const isComponent = computed(() => props.line.children.length > 0);
 
 const source = computed(() => bench.recipe?.lines.find(({ id }) => id === props.line.sourceId) ?? null);
@@ -131,7 +133,7 @@ async function rewrite(): Promise<void> {
     </td>
     <td>
       <div class="hazards">
-        <span v-for="flag in line.allergens" :key="flag.id" class="hazard" :class="flag.status">
+        <span v-for="flag in named" :key="flag.id" class="hazard" :class="flag.status">
           <template v-if="flag.status === 'contains'">{{ flag.name }}</template>
           <template v-else
             >{{ flag.status === 'check' ? 'check' : STATUS_WORDS[flag.status] }}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { STATUS_WORDS, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 
@@ -34,6 +34,54 @@ const ways = (flag: AllergenFlag) =>
     evidence: evidence.words,
     status: STATUS_WORDS[status],
   }));
+/** The same evidence told line by line: what each line of the dish brings, and what comes from equipment. */
+const isByLine = ref(false);
+interface LineReading {
+  lineId: string;
+  name: string;
+  ways: {
+    name: string;
+    path: string;
+    kinds: string;
+    evidence: string;
+    status: string;
+    state: AllergenStatus;
+  }[];
+}
+const TOLD_AS_ONE = new Set(['peanut', 'tree-nut', 'wheat']);
+const byLine = computed((): LineReading[] => {
+  const sheet = bench.worksheet!;
+  const names = new Map<string, string>();
+  for (const { sourceId, name } of sheet.lines)
+    names.set(sourceId, names.has(sourceId) ? `${names.get(sourceId)} + ${name.toLowerCase()}` : name);
+  const readings = new Map<string, LineReading>(
+    sheet.lines.map(({ sourceId }) => [sourceId, { lineId: sourceId, name: names.get(sourceId)!, ways: [] }]),
+  );
+  for (const flag of sheet.allergens.filter(({ id }) => !TOLD_AS_ONE.has(id)))
+    for (const trace of flag.traces) {
+      if (!trace.isNamed) continue;
+      const lineId = trace.lineId?.split('/')[0] ?? '';
+      const reading = readings.get(lineId) ?? { lineId, name: 'Shared equipment', ways: [] };
+      reading.ways.push({
+        name: flag.name,
+        path: trace.path.join(' > '),
+        kinds: trace.kinds.length > 4 ? 'any kind' : trace.kinds.join(', '),
+        evidence: trace.evidence.words,
+        status: STATUS_WORDS[trace.status],
+        state: trace.status,
+      });
+      readings.set(lineId, reading);
+    }
+  return [...readings.values()];
+});
+/** Lines whose pack nobody has read: for what is not named they are open, never clear. */
+const isOpenLine = (lineId: string): boolean =>
+  bench.worksheet!.allergens.some(({ traces }) =>
+    traces.some(
+      (trace) => trace.lineId?.split('/')[0] === lineId && trace.status === 'check' && !trace.isNamed,
+    ),
+  );
+
 /** The same reading for the standards: vegan always, whole food where somebody asks. */
 const VERDICTS = {
   vegan: {
@@ -60,7 +108,62 @@ const clearNames = computed(() =>
 
 <template>
   <div class="page">
-    <section v-for="group in groups" :key="group.status" class="plate" :class="group.status">
+    <div class="views" role="group" aria-label="Told by">
+      <button
+        class="choice"
+        :class="{ main: !isByLine }"
+        type="button"
+        :aria-pressed="!isByLine"
+        @click="isByLine = false"
+      >
+        By allergen
+      </button>
+      <button
+        class="choice"
+        :class="{ main: isByLine }"
+        type="button"
+        :aria-pressed="isByLine"
+        @click="isByLine = true"
+      >
+        By line
+      </button>
+    </div>
+    <section v-if="isByLine" class="plate">
+      <h2>What each line brings</h2>
+      <table>
+        <tbody>
+          <template v-for="reading in byLine" :key="reading.lineId">
+            <tr v-if="reading.ways.length === 0">
+              <th scope="row">{{ reading.name }}</th>
+              <td colspan="4" class="soft">
+                {{
+                  isOpenLine(reading.lineId)
+                    ? 'nothing named, and nobody has read its pack'
+                    : 'clear of everything looked for here'
+                }}
+              </td>
+            </tr>
+            <tr v-for="(way, index) in reading.ways" :key="index">
+              <th v-if="index === 0" scope="row" :rowspan="reading.ways.length">
+                {{ reading.name }}
+                <span v-if="isOpenLine(reading.lineId)" class="soft note"
+                  >the rest of its pack is not read</span
+                >
+              </th>
+              <td class="status">
+                <span class="hazard" :class="way.state">{{ way.name }}</span>
+              </td>
+              <td class="status">{{ way.status }}</td>
+              <td class="path">
+                {{ way.path }}<template v-if="way.kinds">, {{ way.kinds }}</template>
+              </td>
+              <td class="soft">{{ way.evidence }}</td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
+    </section>
+    <section v-for="group in isByLine ? [] : groups" :key="group.status" class="plate" :class="group.status">
       <h2>{{ group.title }}</h2>
       <p v-if="group.status === 'check' && unchecked.length > 0" class="unchecked">
         <span class="soft">Nobody has looked for </span>
@@ -116,6 +219,11 @@ const clearNames = computed(() =>
   max-width: 1280px;
   margin: 0 auto;
   padding: 14px 20px var(--space-6);
+}
+
+.views {
+  display: flex;
+  gap: 6px;
 }
 
 .plate {
