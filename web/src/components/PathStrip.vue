@@ -238,7 +238,9 @@ nav {
 }
 
 .free {
+  justify-content: center;
   align-self: center;
+  text-align: center;
   min-height: 52px;
   margin: 0 20px 0 14px;
   max-width: 150px;

@@ -10,7 +10,11 @@ const ORDER: { status: AllergenStatus; title: string; empty: string }[] = [
     title: 'What is in it',
     empty: 'Nothing named in the law or the kitchen is known to be in it.',
   },
-  { status: 'may-contain', title: 'What may be in it, says the pack', empty: 'No pack on record says so.' },
+  {
+    status: 'may-contain',
+    title: 'What may be in it: a pack says so, or shared equipment',
+    empty: 'No pack on record and no shared equipment says so.',
+  },
   { status: 'check', title: 'What nobody has checked', empty: 'Every line is checked.' },
   { status: 'clear', title: 'Clear: every line checked', empty: 'Nothing is clear yet.' },
 ];
