@@ -29,6 +29,17 @@ test('can she have the bean pot? two taps from the first screen, in words', asyn
   );
   await about(page, 'Barley, leek and white bean pot').getByRole('link').click();
   await expect(page.getByRole('heading', { name: 'What nobody has checked' })).toBeVisible();
+  await page.getByRole('button', { name: 'By line' }).click();
+  const barley = page.getByRole('row', { name: /^Pearl barley/ });
+  await expect(barley).toContainText('Gluten');
+  await expect(barley).toContainText('a food of one ingredient');
+  await expect(page.getByRole('row', { name: /^Leek/ })).toContainText(
+    'clear of everything looked for here: a food of one ingredient',
+  );
+  await expect(page.getByRole('row', { name: /^Tamari/ })).toContainText('the rest of its pack is not read');
+  await expect(page.getByRole('region', { name: 'Standards' })).toContainText(
+    'Vegan, but for packs nobody has read',
+  );
 });
 
 test('by keyboard alone, and the answer does not hang on colour', async ({ page }) => {

@@ -149,6 +149,10 @@ function evidenceOf(food: Food, { status }: Standing, trap: string, kitchen: Kit
   return { kind: 'pack', words: `${which}, read by ${checkedBy} on ${checkedOn}`, ...of };
 }
 
+/** What it rests on that a food is clear of what it is clear of. */
+export const clearEvidence = (food: Food, kitchen: Kitchen): Evidence =>
+  evidenceOf(food, { status: 'clear', isNamed: false }, '', kitchen);
+
 /** The trap worth naming at a standing: not what nobody thought of, nor what a food plainly is by its name. */
 function trapAt(food: Food, substance: Substance, { status, isNamed }: Standing, kitchen: Kitchen): string {
   const isPlain = status === 'contains' && food.kind === 'single' && food.category !== 'oil';

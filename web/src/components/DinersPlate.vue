@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { idFromName, type DinerGroup } from '@hand-ladle/core';
 import { useExclusions } from '../stores/exclusions';
+import ChipRow from './ChipRow.vue';
 import SettingFigure from './SettingFigure.vue';
 
 const props = defineProps<{ diners: readonly DinerGroup[] }>();
@@ -31,7 +32,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
 </script>
 
 <template>
-  <section class="plate" aria-label="Who is cooked for">
+  <section class="plate rimmed" aria-label="Who is cooked for">
     <h2>Who is cooked for</h2>
     <ul>
       <li v-for="group in diners" :key="group.id">
@@ -49,19 +50,14 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
           @set="replace(group.id, { portions: $event && $event > 0 ? $event : null })"
         />
         <span class="soft">portions, must not have</span>
-        <span class="chips" role="group" :aria-label="`What ${group.name} must not have`">
-          <button
-            v-for="each in choices"
-            :key="each.id"
-            class="choice small"
-            :class="{ main: group.exclude.includes(each.id) }"
-            type="button"
-            :aria-pressed="group.exclude.includes(each.id)"
-            @click="toggle(group, each.id)"
-          >
-            {{ each.name }}
-          </button>
-        </span>
+        <ChipRow
+          class="chips"
+          size="small"
+          :label="`What ${group.name} must not have`"
+          :choices="choices"
+          :chosen="group.exclude"
+          @toggle="toggle(group, $event)"
+        />
         <button
           class="choice plain"
           type="button"
@@ -87,15 +83,6 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
 </template>
 
 <style scoped>
-.plate {
-  border-top: 4px solid var(--rim);
-}
-
-.plate > h2 {
-  font-size: var(--text-l);
-  color: var(--ink);
-}
-
 li {
   display: grid;
   grid-template-columns: 200px 84px auto minmax(0, 1fr) auto;
@@ -106,28 +93,10 @@ li {
   font-size: var(--text-s);
 }
 
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-
-.small {
-  min-height: 30px;
-  padding: 1px 9px;
-  font-size: var(--text-s);
-}
-
 form {
   display: flex;
   gap: var(--space-2);
   margin-top: var(--space-2);
-}
-
-@media (pointer: coarse) {
-  .small {
-    min-height: var(--touch);
-  }
 }
 
 @media (max-width: 900px) {

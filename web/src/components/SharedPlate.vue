@@ -42,7 +42,7 @@ function addOwn(): void {
 
 <template>
   <div class="pair">
-    <section class="plate" aria-label="Shared equipment">
+    <section class="plate rimmed" aria-label="Shared equipment">
       <h2>Equipment that other food goes through</h2>
       <ul>
         <li v-for="each in shared" :key="each.id">
@@ -84,7 +84,7 @@ function addOwn(): void {
         checked between does not belong here.
       </p>
     </section>
-    <section class="plate" aria-label="The kitchen's own list">
+    <section class="plate rimmed" aria-label="The kitchen's own list">
       <h2>Also looked for here</h2>
       <ul>
         <li v-for="each in own" :key="each.id">
@@ -143,15 +143,6 @@ function addOwn(): void {
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
   gap: var(--space-3);
   align-items: start;
-}
-
-.plate {
-  border-top: 4px solid var(--rim);
-}
-
-.plate > h2 {
-  font-size: var(--text-l);
-  color: var(--ink);
 }
 
 li {

@@ -1,6 +1,6 @@
 /** What somebody must not have, as a cook names it: the kitchen's allergens, the whole-food standard, its diner groups. */
-import { computed } from 'vue';
-import { allergensOf, exclusionName, WHOLE_FOOD } from '@hand-ladle/core';
+import { computed, type Ref } from 'vue';
+import { allergensOf, exclusionName, WHOLE_FOOD, type DinerGroup } from '@hand-ladle/core';
 import { useBook } from './book';
 
 /** Nut is asked as one here, with its kinds beside it; wheat goes with gluten. */
@@ -25,4 +25,19 @@ export function useExclusions() {
         )
       : '';
   return { choices, diners, said };
+}
+
+/** A group is chosen where exactly what it must not have is asked for; a second tap asks for nothing. */
+export function useGroups(
+  diners: Readonly<Ref<readonly DinerGroup[]>>,
+  chosen: Readonly<Ref<readonly string[]>>,
+) {
+  const isAsked = ({ exclude }: DinerGroup): boolean =>
+    exclude.length === chosen.value.length && exclude.every((id) => chosen.value.includes(id));
+  const groupsChosen = computed(() => diners.value.filter(isAsked).map(({ id }) => id));
+  const exclusionsOf = (groupId: string): string[] => {
+    const group = diners.value.find(({ id }) => id === groupId);
+    return !group || isAsked(group) ? [] : [...group.exclude];
+  };
+  return { groupsChosen, exclusionsOf };
 }

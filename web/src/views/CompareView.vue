@@ -73,15 +73,15 @@ const grams = ({ grams: each }: ComparedSide): string => (each === null ? 'not k
 </script>
 
 <template>
-  <div class="page">
-    <p v-if="problem" class="plate wrong" role="alert">{{ problem }}</p>
-    <p v-else-if="!bench.isVariant" class="plate">
+  <div class="stack">
+    <p v-if="problem" class="plate rimmed wrong" role="alert">{{ problem }}</p>
+    <p v-else-if="!bench.isVariant" class="plate rimmed">
       This dish is no variant.
       <RouterLink :to="`/dishes/${bench.recipe!.id}/free-from`">Make one</RouterLink> and it is compared with
       this one here.
     </p>
     <template v-else-if="parent && bench.worksheet">
-      <section class="plate">
+      <section class="plate rimmed">
         <h2>Line by line</h2>
         <div class="wide">
           <table class="sheet-table">
@@ -128,7 +128,7 @@ const grams = ({ grams: each }: ComparedSide): string => (each === null ? 'not k
         </div>
       </section>
       <div class="pair">
-        <section class="plate">
+        <section class="plate rimmed">
           <h2>Who must not eat it</h2>
           <p v-if="flags.length === 0" class="soft">Nothing stands otherwise than in the parent.</p>
           <table v-else class="sheet-table">
@@ -143,7 +143,7 @@ const grams = ({ grams: each }: ComparedSide): string => (each === null ? 'not k
             </tbody>
           </table>
         </section>
-        <section class="plate">
+        <section class="plate rimmed">
           <h2>In a portion</h2>
           <table class="sheet-table">
             <tbody>
@@ -165,24 +165,6 @@ const grams = ({ grams: each }: ComparedSide): string => (each === null ? 'not k
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: var(--space-3);
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 14px 20px var(--space-6);
-}
-
-.plate {
-  border-top: 4px solid var(--rim);
-}
-
-.plate > h2 {
-  font-size: var(--text-l);
-  color: var(--ink);
-}
-
 .pair {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));

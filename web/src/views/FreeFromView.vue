@@ -3,13 +3,14 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import type { NearDish, Progress, SwapAnswer, SwapPlan } from '@hand-ladle/core';
+import ChipRow from '../components/ChipRow.vue';
 import BlockedPlate from '../components/BlockedPlate.vue';
 import PlanPlate from '../components/PlanPlate.vue';
 import VersionsPlate from '../components/VersionsPlate.vue';
 import WorkProgress from '../components/WorkProgress.vue';
 import { server } from '../api/client';
 import { useBench } from '../stores/bench';
-import { useExclusions } from '../stores/exclusions';
+import { useExclusions, useGroups } from '../stores/exclusions';
 import { askLong, Stopped } from '../worker/client';
 
 const bench = useBench();
@@ -31,8 +32,7 @@ const toggle = (id: string): void => {
     ? chosen.value.filter((each) => each !== id)
     : [...chosen.value, id];
 };
-const isGroup = (exclude: readonly string[]): boolean =>
-  exclude.length === chosen.value.length && exclude.every((id) => chosen.value.includes(id));
+const { groupsChosen, exclusionsOf } = useGroups(diners, chosen);
 const words = computed(() => said(chosen.value));
 const policy = computed(() => {
   const { mayContain, check } = bench.kitchen!.policy;
@@ -106,35 +106,17 @@ const titleOf = (made: SwapPlan, index: number): string =>
 </script>
 
 <template>
-  <div class="page">
-    <section class="plate ask">
+  <div class="stack">
+    <section class="plate rimmed ask">
       <h2>Serve it free from …</h2>
-      <div v-if="diners.length > 0" class="chips" role="group" aria-label="Diner groups">
-        <button
-          v-for="group in diners"
-          :key="group.id"
-          class="choice"
-          :class="{ main: isGroup(group.exclude) }"
-          type="button"
-          :aria-pressed="isGroup(group.exclude)"
-          @click="chosen = isGroup(group.exclude) ? [] : [...group.exclude]"
-        >
-          {{ group.name }}
-        </button>
-      </div>
-      <div class="chips" role="group" aria-label="Free from">
-        <button
-          v-for="each in choices"
-          :key="each.id"
-          class="choice"
-          :class="{ main: chosen.includes(each.id) }"
-          type="button"
-          :aria-pressed="chosen.includes(each.id)"
-          @click="toggle(each.id)"
-        >
-          {{ each.name }}
-        </button>
-      </div>
+      <ChipRow
+        v-if="diners.length > 0"
+        label="Diner groups"
+        :choices="diners"
+        :chosen="groupsChosen"
+        @toggle="chosen = exclusionsOf($event)"
+      />
+      <ChipRow label="Free from" :choices="choices" :chosen="chosen" @toggle="toggle" />
       <div class="ways">
         <label>
           <input v-model="isCheckAccepted" type="checkbox" />
@@ -193,35 +175,19 @@ const titleOf = (made: SwapPlan, index: number): string =>
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: var(--space-3);
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 14px 20px var(--space-6);
-}
-
 .ask {
-  border-top: 4px solid var(--rim);
+  display: grid;
+  gap: var(--space-2);
 }
 
 .ask > h2 {
-  font-size: var(--text-l);
-  color: var(--ink);
+  margin-bottom: 0;
 }
 
-.chips,
 .ways {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-  margin-bottom: 6px;
-}
-
-.ways {
   gap: var(--space-1) var(--space-5);
-  margin: var(--space-2) 0 0;
   font-size: var(--text-s);
 }
 

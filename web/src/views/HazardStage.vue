@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { STATUS_WORDS, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
+import { clearEvidence, STATUS_WORDS, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
+import { useBook } from '../stores/book';
 
 const bench = useBench();
+const book = useBook();
 const ORDER: { status: AllergenStatus; title: string; empty: string }[] = [
   {
     status: 'contains',
@@ -78,6 +80,16 @@ const byLine = computed((): LineReading[] => {
     }
   return [...readings.values()];
 });
+/** On what it rests that a line is clear: each food of it by its own evidence. */
+function clearBy(lineId: string): string {
+  const words = bench
+    .worksheet!.lines.filter(({ sourceId }) => sourceId === lineId)
+    .map(({ foodId }) => {
+      const food = foodId === null ? undefined : book.foodsById.get(foodId);
+      return food ? clearEvidence(food, bench.kitchen!).words : 'every line of it was checked';
+    });
+  return [...new Set(words)].join('; ');
+}
 /** Lines whose pack nobody has read: for what is not named they are open, never clear. */
 const isOpenLine = (lineId: string): boolean =>
   bench.worksheet!.allergens.some(({ traces }) =>
@@ -111,7 +123,7 @@ const clearNames = computed(() =>
 </script>
 
 <template>
-  <div class="page">
+  <div class="stack">
     <div class="views" role="group" aria-label="Told by">
       <button
         class="choice"
@@ -143,7 +155,7 @@ const clearNames = computed(() =>
                 {{
                   isOpenLine(reading.lineId)
                     ? 'nothing named, and nobody has read its pack'
-                    : 'clear of everything looked for here'
+                    : `clear of everything looked for here: ${clearBy(reading.lineId)}`
                 }}
               </td>
             </tr>
@@ -202,7 +214,7 @@ const clearNames = computed(() =>
           <template v-if="standard.ways.length > 0">
             <span v-for="(way, index) in standard.ways" :key="index" class="way">
               {{ way.status }} <b>{{ way.path }}</b><template v-if="way.kinds">, {{ way.kinds }}</template>
-              <span class="soft"> {{ way.evidence }}</span>
+              <span class="soft">: {{ way.evidence }}</span>
             </span>
           </template>
         </li>
@@ -217,14 +229,6 @@ const clearNames = computed(() =>
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  gap: var(--space-3);
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 14px 20px var(--space-6);
-}
-
 .views {
   display: flex;
   gap: 6px;
@@ -306,11 +310,5 @@ th {
 .clear-names {
   color: var(--sage);
   font-weight: 560;
-}
-
-@media (max-width: 760px) {
-  .page {
-    padding: var(--space-3);
-  }
 }
 </style>

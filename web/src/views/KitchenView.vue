@@ -91,8 +91,8 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
 </script>
 
 <template>
-  <p v-if="problem" class="page wrong" role="alert">{{ problem }}</p>
-  <div v-if="settings" class="page">
+  <p v-if="problem" class="stack wrong" role="alert">{{ problem }}</p>
+  <div v-if="settings" class="stack">
     <header>
       <h1>{{ settings.name }}</h1>
       <span class="soft" role="status" data-testid="kitchen-state">{{ STATUS_WORDS[store.status] }}</span>
@@ -120,7 +120,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
         Undo the change
       </button>
     </div>
-    <section class="plate ways">
+    <section class="plate rimmed ways">
       <h2>How this kitchen works</h2>
       <div class="grid">
         <label
@@ -215,16 +215,16 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
       @shared="store.change({ shared: $event })"
       @own="store.change({ ownAllergens: $event })"
     />
-    <section class="plate">
+    <section class="plate rimmed">
       <h2>Machines and vessels</h2>
       <MachineTable :vessels="settings.vessels" @change="store.change({ vessels: $event })" />
     </section>
     <div class="pair">
-      <section class="plate">
+      <section class="plate rimmed">
         <h2>Scales, the first that is close enough is used</h2>
         <ScaleTable :scales="settings.scales" @change="store.change({ scales: $event })" />
       </section>
-      <section class="plate">
+      <section class="plate rimmed">
         <h2>Pans and trays in the cupboard</h2>
         <table class="sheet-table">
           <tbody>
@@ -245,7 +245,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
         </table>
       </section>
     </div>
-    <section class="plate">
+    <section class="plate rimmed">
       <h2>Another kitchen</h2>
       <form class="new" @submit.prevent="make">
         <label
@@ -276,15 +276,6 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: var(--space-3);
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 14px 20px var(--space-6);
-}
-
 header {
   display: flex;
   align-items: baseline;
@@ -298,15 +289,6 @@ h1 {
 
 .history {
   margin-left: auto;
-}
-
-.plate {
-  border-top: 4px solid var(--rim);
-}
-
-.plate > h2 {
-  font-size: var(--text-l);
-  color: var(--ink);
 }
 
 .grid {

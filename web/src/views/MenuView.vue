@@ -12,6 +12,8 @@ import {
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../stores/book';
+import { useGroups } from '../stores/exclusions';
+import ChipRow from '../components/ChipRow.vue';
 
 const book = useBook();
 const rows = shallowRef<MenuRow[] | null>(null);
@@ -32,6 +34,7 @@ onMounted(load);
 watch(() => book.kitchen?.id, load);
 
 const allergens = computed(() => rows.value?.[0]?.cells ?? []);
+const asking = computed(() => allergens.value.map(({ allergenId, name }) => ({ id: allergenId, name })));
 /** Another law names other allergens: what it does not know is not asked any more. */
 watch(allergens, (now) => {
   excluded.value = excluded.value.filter((id) => now.some(({ allergenId }) => allergenId === id));
@@ -45,8 +48,7 @@ const diners = computed(() =>
       exclude.every((id) => allergens.value.some(({ allergenId }) => allergenId === id)),
   ),
 );
-const isGroup = (exclude: readonly string[]): boolean =>
-  exclude.length === excluded.value.length && exclude.every((id) => excluded.value.includes(id));
+const { groupsChosen, exclusionsOf } = useGroups(diners, excluded);
 
 function toggle(id: string): void {
   excluded.value = excluded.value.includes(id)
@@ -106,44 +108,33 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
 </script>
 
 <template>
-  <p v-if="problem" class="page wrong" role="alert">{{ problem }}</p>
-  <p v-else-if="rows === null" class="page soft" role="status">Reading the menu …</p>
-  <div v-else class="page">
-    <section class="plate ask">
+  <p v-if="problem" class="stack wrong" role="alert">{{ problem }}</p>
+  <p v-else-if="rows === null" class="stack soft" role="status">Reading the menu …</p>
+  <div v-else class="stack">
+    <section class="plate rimmed ask">
       <h1>Somebody must not have</h1>
-      <div class="chips" role="group" aria-label="What somebody must not have">
-        <button
-          v-for="each in allergens"
-          :key="each.allergenId"
-          class="choice"
-          :class="{ main: excluded.includes(each.allergenId) }"
-          type="button"
-          :aria-pressed="excluded.includes(each.allergenId)"
-          @click="toggle(each.allergenId)"
-        >
-          {{ each.name }}
-        </button>
-      </div>
-      <div v-if="diners.length > 0" class="chips" role="group" aria-label="Diner groups">
-        <button
-          v-for="group in diners"
-          :key="group.id"
-          class="choice"
-          :class="{ main: isGroup(group.exclude) }"
-          type="button"
-          :aria-pressed="isGroup(group.exclude)"
-          @click="excluded = isGroup(group.exclude) ? [] : [...group.exclude]"
-        >
-          {{ group.name }}
-        </button>
-      </div>
+      <ChipRow
+        label="What somebody must not have"
+        size="large"
+        :choices="asking"
+        :chosen="excluded"
+        @toggle="toggle"
+      />
+      <ChipRow
+        v-if="diners.length > 0"
+        label="Diner groups"
+        size="large"
+        :choices="diners"
+        :chosen="groupsChosen"
+        @toggle="excluded = exclusionsOf($event)"
+      />
       <label class="find">
         <span class="unseen">Find a dish</span>
         <input v-model="search" class="field" placeholder="Find a dish" />
       </label>
     </section>
     <section v-if="excluded.length > 0" class="answers" aria-label="Answers" aria-live="polite">
-      <section v-for="group in groups" :key="group.verdict" class="plate" :class="group.verdict">
+      <section v-for="group in groups" :key="group.verdict" class="plate rimmed" :class="group.verdict">
         <h2>
           {{ group.title }} <span class="soft">{{ group.answers.length }}</span>
         </h2>
@@ -161,7 +152,7 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
         what no recipe names.
       </p>
     </section>
-    <section class="plate matrix">
+    <section class="plate rimmed matrix">
       <header>
         <h2>The whole menu</h2>
         <label><input v-model="isFolded" type="checkbox" /> Variants folded</label>
@@ -173,7 +164,9 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
           <thead>
             <tr>
               <th scope="col">Dish</th>
-              <th v-for="each in allergens" :key="each.allergenId" scope="col">{{ each.name }}</th>
+              <th v-for="each in allergens" :key="each.allergenId" scope="col">
+                <span>{{ each.name }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -196,39 +189,19 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: var(--space-3);
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 14px 20px var(--space-6);
-}
-
-.plate {
-  border-top: 4px solid var(--rim);
-}
-
 h1 {
   font-size: var(--text-xl);
   font-weight: 720;
 }
 
-.plate > h2,
 header h2 {
   font-size: var(--text-l);
   color: var(--ink);
 }
 
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin: var(--space-2) 0;
-}
-
-.chips .choice {
-  min-height: 48px;
+.ask {
+  display: grid;
+  gap: var(--space-2);
 }
 
 .find .field {
@@ -284,17 +257,33 @@ header label {
 
 .matrix .sheet-table th,
 .matrix .sheet-table td {
-  padding-right: 6px;
+  padding-right: 4px;
+}
+
+/* Twenty names fit on a page when they stand upright. */
+.matrix thead th:not(:first-child) {
+  height: 120px;
+  padding: 0 0 6px;
+  vertical-align: bottom;
+}
+
+.matrix thead th span {
+  display: inline-block;
+  max-height: 118px;
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+  line-height: 1.05;
+  color: var(--ink);
 }
 
 .matrix tbody th {
-  min-width: 190px;
+  min-width: 172px;
   line-height: 1.2;
 }
 
 .matrix .hazard {
-  padding-inline: 5px;
-  font-stretch: var(--narrow);
+  padding-inline: 4px;
+  font-stretch: var(--slim);
 }
 
 .matrix .hazard.clear {

@@ -83,8 +83,8 @@ async function remove(id: string): Promise<void> {
 </script>
 
 <template>
-  <div class="page">
-    <section class="plate">
+  <div class="stack">
+    <section class="plate rimmed">
       <header>
         <h1>Swaps</h1>
         <span class="soft">{{ entries.length }} on file, {{ own.size }} of them this kitchen’s own</span>
@@ -107,7 +107,7 @@ async function remove(id: string): Promise<void> {
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <NewSwap v-if="isWriting" @done="isWriting = false" />
     </section>
-    <section class="plate">
+    <section class="plate rimmed">
       <div class="wide">
         <table class="sheet-table">
           <thead>
@@ -163,19 +163,6 @@ async function remove(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: var(--space-3);
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 14px 20px var(--space-6);
-}
-
-.plate {
-  border-top: 4px solid var(--rim);
-}
-
 header,
 .ask {
   display: flex;
