@@ -283,6 +283,20 @@ describe('a variant that follows its parent', () => {
     expect(unfit(swapped, plain, only(entry({})))[0]).toMatch(/too little is left that binds/);
   });
 
+  test('keeps for itself only what its parent does not swap already', () => {
+    const swapped = {
+      ...recipeOf(['500 g potatoes', '50 g almonds', '40 g celery']),
+      swaps: [{ fromId: 'almonds', swapId: 'almonds-pumpkin' }],
+    };
+    const free: Kitchen = { ...plain, packs: [] };
+    const applied = (recipe: Recipe) =>
+      ask(recipe, ['celery'], book, free).plans[0]!.applied.map(({ fromId }) => fromId);
+    expect(applied(swapped)).toEqual(['celery']);
+    const own = { ...swapped, parentId: 'p' };
+    expect(applied(own)).toEqual(['almonds', 'celery']);
+    expect(applied({ ...own, swaps: [{ ...swapped.swaps[0]!, isInherited: true }] })).toEqual(['celery']);
+  });
+
   test('takes its parent’s swaps, keeps its own, and never keeps the parent’s as its own', () => {
     const own = [{ fromId: 'almonds', swapId: 'mine' }];
     const theirs = [

@@ -300,6 +300,17 @@ function variantOf(
   };
 }
 
+/** The swaps a variant keeps for itself: those of its parent follow by themselves. */
+function appliedOf(asked: Recipe, variant: Recipe): AppliedSwap[] {
+  const ofParent =
+    asked.parentId === null ? asked.swaps : asked.swaps.filter(({ isInherited }) => isInherited);
+  return variant.swaps
+    .filter(
+      ({ fromId, swapId }) => !ofParent.some((each) => each.fromId === fromId && each.swapId === swapId),
+    )
+    .map(({ fromId, swapId }) => ({ fromId, swapId }));
+}
+
 /** A found combination as a plan; null where the whole still holds what is excluded, which is never shown. */
 function planOf(found: Found, ready: Ready): SwapPlan | null {
   const { question, asked, choices, apart, before } = ready;
@@ -315,7 +326,7 @@ function planOf(found: Found, ready: Ready): SwapPlan | null {
     closeness: closenessOf(choices, entries),
     flags: flagChanges(before.sheet, sheet),
     drift: portionDrift(before, { sheet, composed }, asked),
-    applied: variant.swaps.map(({ fromId, swapId }) => ({ fromId, swapId })),
+    applied: appliedOf(question.recipe, variant),
     exclude: [...asked.exclude],
     worksheet: sheet,
   };

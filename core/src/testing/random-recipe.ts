@@ -101,7 +101,7 @@ function randomPack(food: Food, random: () => number): Pack {
 }
 
 /** Recipes that follow each other are cooked in one kitchen: what it derives from its packs is worked out once. */
-const RECIPES_IN_A_KITCHEN = 64;
+export const RECIPES_IN_A_KITCHEN = 64;
 let lastKitchen: { seed: number; base: Kitchen; kitchen: Kitchen } | null = null;
 
 function randomKitchen(seed: number, book: Book, base: Kitchen): Kitchen {
