@@ -37,6 +37,7 @@ test('several sizes at once; each counts, and back to one', async ({ page }) => 
   await page.getByRole('button', { name: 'Take out the size Infant' }).click();
   await expect(batch(page)).toContainText('54.0');
   await expect(page.getByLabel('Portions', { exact: true })).toHaveValue('180');
+  await saved(page);
 });
 
 test('in store: the scarcest food limits, and what is left of the others is said', async ({ page }) => {
@@ -53,6 +54,7 @@ test('in store: the scarcest food limits, and what is left of the others is said
   await expect(page.locator('.figures')).toContainText('33.5 kg left over');
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('radio', { name: 'Portions' }).click();
+  await saved(page);
 });
 
 test('a full load of a machine, and whole pans', async ({ page }) => {
