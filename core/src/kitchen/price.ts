@@ -14,9 +14,10 @@ export interface Price {
 /** The price of one edible gram; null where nobody can say. */
 export function priceOf(food: Food, kitchen: Kitchen): Price | null {
   const pack = packOf(kitchen, food.id);
-  const grams = pack?.drainedGrams ?? pack?.netGrams ?? null;
-  if (pack?.price != null && grams !== null && grams > 0)
-    return { perGram: pack.price / grams / food.trimYield, origin: 'pack label' };
+  // What a pack drains to is eaten whole; of its net weight the trim goes off.
+  const edible = pack?.drainedGrams ?? (pack?.netGrams == null ? null : pack.netGrams * food.trimYield);
+  if (pack?.price != null && edible !== null && edible > 0)
+    return { perGram: pack.price / edible, origin: 'pack label' };
   if (food.category === 'water') return { perGram: 0, origin: 'convention' };
   if (food.priceClass === null) return null;
   return { perGram: PRICE_OF_CLASS[food.priceClass] / 1000 / food.trimYield, origin: 'convention' };

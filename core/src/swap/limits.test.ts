@@ -314,10 +314,10 @@ test('the price of a gram: the pack on record by its drained weight, else the cl
   const beans = foods.find(({ id }) => id === 'white-beans-tinned')!;
   const pack = { ...ward.packs[0]!, foodId: beans.id, price: 3, netGrams: 400, drainedGrams: 240 };
   const of = (kitchen: Kitchen) => priceOf(beans, kitchen);
-  expect(of({ ...plain, packs: [pack] })).toEqual({
-    perGram: 3 / 240 / beans.trimYield,
-    origin: 'pack label',
-  });
+  expect(of({ ...plain, packs: [pack] })).toEqual({ perGram: 3 / 240, origin: 'pack label' });
+  const leek = foods.find(({ id }) => id === 'leek')!;
+  const byNet = { ...pack, foodId: leek.id, drainedGrams: null };
+  expect(priceOf(leek, { ...plain, packs: [byNet] })!.perGram).toBeCloseTo(3 / (400 * leek.trimYield), 12);
   expect(of({ ...plain, packs: [] })!.origin).toBe('convention');
   expect(priceOf({ ...beans, priceClass: null }, { ...plain, packs: [] })).toBeNull();
 });
