@@ -55,8 +55,12 @@ const priced = ({ own, drift }: OptionFigures, price: Triple): number =>
 export const driftPenalty = (drift: Triple, weights: Triple): number =>
   weights[0] * Math.abs(drift[0]) + weights[1] * Math.abs(drift[1]) + weights[2] * Math.max(0, drift[2]);
 
-/** Prices of the drifts under which the bound is high, best last. */
+/** With no more combinations than this the climb costs more than it cuts. */
+const FEW_COMBINATIONS = 300;
+
+/** Prices of the drifts under which the bound is high, best last but one; the last are none at all. */
 function climb({ choices, weights }: SearchProblem): Triple[] {
+  if (choices.reduce((all, options) => all * options.length, 1) <= FEW_COMBINATIONS) return [[0, 0, 0]];
   const kept: { price: Triple; bound: number }[] = [];
   let price: Triple = [0, 0, 0];
   for (let step = 0; step < CLIMB_STEPS; step += 1) {
