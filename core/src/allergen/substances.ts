@@ -178,6 +178,9 @@ export function allergensOf(setting: AllergenSetting): readonly Allergen[] {
   return table;
 }
 
+/** Told with another where a cook reads: peanut and tree nut under nut, which names its kinds, wheat under gluten. */
+export const TOLD_WITH_ANOTHER: ReadonlySet<string> = new Set(['peanut', 'tree-nut', 'wheat']);
+
 /** The substances a regime's law requires on a label. */
 export function declaredBits(setting: AllergenSetting): SubstanceBits {
   return allergensOf(setting).reduce(

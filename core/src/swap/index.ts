@@ -6,6 +6,7 @@ export * from './leaves';
 export * from './search';
 export * from './question';
 export * from './problem';
+export * from './blockers';
 export * from './plan';
 export * from './by-hand';
 export * from './variant';

@@ -2,32 +2,24 @@
  * Serves a dish free from something: the best sets of swaps, exact by penalty over the whole recipe with its
  * components, or the lines and the equipment for which there is none.
  */
-import {
-  animalStateOf,
-  foodTraces,
-  touches,
-  worstStatus,
-  type AllergenStatus,
-  type Trace,
-} from '../allergen';
-import { packOf, passes } from '../kitchen';
+import type { AllergenStatus } from '../allergen';
 import type { Book } from '../recipe/book';
 import type { AppliedSwap, Recipe } from '../recipe/recipe';
 import { compose, type Composed } from '../worksheet/compose';
 import { homePortionGrams } from '../worksheet/wanted';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
-import { leavesOf, type Leaf } from './leaves';
 import {
-  choicesIn,
-  isUnsettled,
-  problemOf,
-  type BlockedLeaf,
-  type Choice,
-  type RefusedSwap,
-} from './problem';
+  blockedWhole,
+  blockersOf,
+  combinationBlockers,
+  isAgainst,
+  offendingEquipment,
+  type Blocker,
+} from './blockers';
+import { leavesOf } from './leaves';
+import { choicesIn, problemOf, type Choice } from './problem';
 import { askedOf, type Asked, type SwapQuestion } from './question';
 import { searchSteps, type Found } from './search';
-import { mustSet } from './setting';
 import type { SwapEntry, SwapFunction } from './swap';
 
 export interface PlannedSwap {
@@ -79,18 +71,6 @@ export interface SwapPlan {
   worksheet: Worksheet;
 }
 
-export interface Blocker {
-  /** Empty where it is not a line. */
-  lineId: string;
-  path: string[];
-  name: string;
-  /** What the food does in the dish, by the swaps on file; empty where none is. */
-  functions: string[];
-  reason: string;
-  /** Every swap on file for it, and why it is not taken. */
-  refused: RefusedSwap[];
-}
-
 export interface SwapAnswer {
   /** Least penalty first; one empty plan when the dish is free as it is. */
   plans: SwapPlan[];
@@ -103,99 +83,6 @@ export interface Progress {
   done: number;
   /** Of how many; null where nobody can know. */
   of: number | null;
-}
-
-function reasonOf({ leaf, refused }: BlockedLeaf, asked: Asked): string {
-  const { food } = leaf.line;
-  if (leaf.id === null) return 'nobody knows which food this is';
-  if (isUnsettled(leaf, asked)) return 'it is not settled yet which food this is: decide it first';
-  const isRead = food !== null && packOf(asked.kitchen, food.id) !== null;
-  const isContained =
-    food === null || worstStatus(foodTraces(food, asked.kitchen), asked.wanted) === 'contains';
-  const isUnread = !isContained && !isRead;
-  const ask = isUnread
-    ? 'nobody has checked its pack: record the pack, or find a swap that is checked. '
-    : '';
-  if (refused.length === 0) {
-    const isAnimal = food !== null && animalStateOf(food, asked.kitchen) === 'animal';
-    return isUnread
-      ? ask.replace(/\. $/, '')
-      : isAnimal
-        ? 'it comes from an animal and no plant swap is on file'
-        : 'no swap is on file that does its work in a dish';
-  }
-  const few = [...new Set(refused.map((each) => `${each.to}: ${each.reason}`))];
-  const reasons = few.slice(0, MOST_REASONS).join('; ');
-  const more = few.length > MOST_REASONS ? `; ${few.length - MOST_REASONS} more` : '';
-  return `${ask}none of the swaps on file for it will do here. ${reasons}${more}`;
-}
-
-/** Reasons told with a blocked line; the rest stand in the list of what was refused. */
-const MOST_REASONS = 2;
-
-/** What a food does in a dish: by the larder, else by the swaps that would take it out. */
-const workOfFood = ({ line }: Leaf, refused: readonly RefusedSwap[]): string[] =>
-  line.food && line.food.functions.length > 0
-    ? [...line.food.functions]
-    : [...new Set(refused.map((each) => each.function))];
-
-function blockerOf(blocked: BlockedLeaf, asked: Asked): Blocker {
-  const { leaf, refused } = blocked;
-  return {
-    lineId: leaf.lineId,
-    path: leaf.path,
-    name: leaf.line.name,
-    functions: workOfFood(leaf, refused),
-    reason: reasonOf(blocked, asked),
-    refused,
-  };
-}
-
-const plain = (reason: string, name: string, path: string[] = []): Blocker => ({
-  lineId: '',
-  path,
-  name,
-  functions: [],
-  reason,
-  refused: [],
-});
-
-/** Every single choice has a swap, but no combination keeps the mix together or its shares. */
-function combinationBlockers(choices: readonly Choice[]): Blocker[] {
-  return choices
-    .filter(
-      ({ leaves, entries }) =>
-        leaves.some(({ scope }) => mustSet(scope.recipe)) ||
-        entries.some(({ limits }) => limits.mostShare !== null),
-    )
-    .map(({ leaves, entries }) => {
-      const leaf = leaves[0]!;
-      const isShaped = leaves.some(({ scope }) => mustSet(scope.recipe));
-      return {
-        lineId: leaf.lineId,
-        path: leaf.path,
-        name: leaf.line.name,
-        functions: isShaped ? ['binder'] : [...new Set(entries.map((each) => each.function))],
-        reason: isShaped
-          ? `the mix of ${leaf.scope.recipe.name} is shaped or rolled: with any swap on file too little is left that binds it, so it would not hold`
-          : 'any swap on file would be more of the mix than it can carry',
-        refused: [],
-      };
-    });
-}
-
-const isAgainst = (trace: Trace, asked: Asked): boolean =>
-  touches(trace, asked.wanted) && !passes(trace.status, asked.policy);
-
-/** The shared equipment that brings what is excluded. */
-function offendingEquipment(composed: Composed, asked: Asked): { id: string; name: string; route: string }[] {
-  const routes = composed.traces.filter(
-    (each) => each.evidence.kind === 'equipment' && isAgainst(each, asked),
-  );
-  return asked.kitchen.shared.flatMap(({ id, name }) => {
-    const trace = routes.find(({ path }) => path[path.length - 2] === name);
-    return trace ? [{ id, name, route: trace.route }] : [];
-  });
 }
 
 function plannedSwaps(choice: Choice, entry: SwapEntry, factor: number, asked: Asked): PlannedSwap[] {
@@ -330,33 +217,6 @@ function planOf(found: Found, ready: Ready): SwapPlan | null {
     exclude: [...asked.exclude],
     worksheet: sheet,
   };
-}
-
-const blockedWhole = (composed: Composed, asked: Asked): Blocker[] => {
-  const routes = composed.traces.filter((trace) => isAgainst(trace, asked)).map(({ route }) => route);
-  const reason = 'every swap on file brings it back by another way';
-  return [...new Set(routes)].slice(0, 5).map((route) => plain(reason, route, route.split(' > ')));
-};
-
-/** What blocks a question before any search: lines without a swap, equipment, words nobody knows. */
-export function blockersOf(
-  composed: Composed,
-  blocked: readonly BlockedLeaf[],
-  asked: Asked,
-  isApart: boolean,
-): Blocker[] {
-  const equipment = isApart ? [] : offendingEquipment(composed, asked);
-  return [
-    ...asked.unknown.map((each) => plain('nobody knows in this kitchen what that is', each)),
-    ...blocked.map((each) => blockerOf(each, asked)),
-    ...equipment.map(({ name, route }) =>
-      plain(
-        `it goes through the ${name.toLowerCase()}, which is shared: cook it apart, on clean equipment`,
-        name,
-        route.split(' > '),
-      ),
-    ),
-  ];
 }
 
 /**

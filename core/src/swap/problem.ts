@@ -135,8 +135,7 @@ function perGramOut(entry: SwapEntry, asked: Asked) {
     binding += ratio * into.binding;
     cost = cost === null || into.cost === null ? null : cost + ratio * into.cost;
   }
-  const grams = entry.waterRatio + entry.to.reduce((sum, { ratio }) => sum + ratio, 0) - 1;
-  return { proteinG, sodiumMg, binding, cost, grams };
+  return { proteinG, sodiumMg, binding, cost };
 }
 
 function optionFigures(

@@ -1,4 +1,5 @@
 /** The batch sheet a cook tapes to the hood: weights by load in the order of use, times, temperatures, allergens in words. */
+import { TOLD_WITH_ANOTHER } from '../allergen';
 import { isOpen } from '../finding';
 import { PAN_FILL, PANS, type Kitchen } from '../kitchen';
 import { figureText, gramsText, weightText } from '../quantity';
@@ -148,7 +149,7 @@ function pansText(sheet: Worksheet, kitchen: Kitchen): string {
 
 const named = (sheet: Worksheet, status: string): string =>
   sheet.allergens
-    .filter((flag) => flag.status === status && !['peanut', 'tree-nut', 'wheat'].includes(flag.id))
+    .filter((flag) => flag.status === status && !TOLD_WITH_ANOTHER.has(flag.id))
     .map(({ name, kinds }) => {
       const told = kinds.join(', ').toLowerCase();
       // A kind that is called the same says no more.

@@ -1,5 +1,5 @@
 /** Lines of the worksheet: what goes on the scale for the batch, load by load. */
-import { allergensOf, touches, worse, type AllergenStatus, type Trace } from '../allergen';
+import { allergensOf, TOLD_WITH_ANOTHER, touches, worse, type AllergenStatus, type Trace } from '../allergen';
 import type { Finding } from '../finding';
 import type { ScalingRole } from '../food';
 import type { Kitchen, WorkKind } from '../kitchen';
@@ -83,7 +83,7 @@ function lineAllergens(traces: readonly Trace[], kitchen: Kitchen): LineAllergen
   const allergens: LineAllergen[] = [];
   for (const allergen of allergensOf(kitchen)) {
     const { id, name } = allergen;
-    if (id === 'tree-nut' || id === 'peanut' || id === 'wheat') continue;
+    if (TOLD_WITH_ANOTHER.has(id)) continue;
     let named: AllergenStatus = 'clear';
     let status: AllergenStatus = 'clear';
     for (const trace of traces) {

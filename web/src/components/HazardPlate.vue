@@ -2,14 +2,12 @@
 /** Beside the ledger, in the order a cook says it: contains, may contain, check, clear, each with where from. */
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import type { AllergenFlag } from '@hand-ladle/core';
+import { TOLD_WITH_ANOTHER, type AllergenFlag } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 
 const bench = useBench();
 /** Nut is said with its kinds, so peanut and tree nut need no line of their own here; nor wheat beside gluten. */
-const flags = computed(() =>
-  bench.worksheet!.allergens.filter(({ id }) => !['peanut', 'tree-nut', 'wheat'].includes(id)),
-);
+const flags = computed(() => bench.worksheet!.allergens.filter(({ id }) => !TOLD_WITH_ANOTHER.has(id)));
 const of = (status: string): AllergenFlag[] =>
   flags.value.filter((flag) => flag.status === status && !flag.isOnlyUnchecked);
 const named = computed(() => [...of('contains'), ...of('may-contain'), ...of('check')]);

@@ -2,7 +2,7 @@
 /** The open dish as one strip in the order of the work; each stage says its key figure and is the way to it. */
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
-import { figureText, fixedText, formatGrams, roundToDecimals } from '@hand-ladle/core';
+import { figureText, fixedText, formatGrams, roundToDecimals, TOLD_WITH_ANOTHER } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 import AmountText from './AmountText.vue';
 
@@ -25,10 +25,7 @@ const loads = computed(() => {
 
 const named = (status: string): string[] =>
   sheet.value.allergens
-    .filter(
-      (flag) =>
-        flag.status === status && !flag.isOnlyUnchecked && !['peanut', 'tree-nut', 'wheat'].includes(flag.id),
-    )
+    .filter((flag) => flag.status === status && !flag.isOnlyUnchecked && !TOLD_WITH_ANOTHER.has(flag.id))
     .map((flag) => flag.name);
 const contains = computed(() => named('contains').join(', '));
 const below = computed(() => {

@@ -8,6 +8,7 @@ import {
   roundToDecimals,
   signedText,
   STATUS_WORDS,
+  TOLD_WITH_ANOTHER,
   type FlagChange,
   type SwapPlan,
 } from '@hand-ladle/core';
@@ -15,9 +16,7 @@ import {
 const props = defineProps<{ plan: SwapPlan; title: string; isFirst: boolean; isMaking: boolean }>();
 defineEmits<{ make: [] }>();
 
-/** Told as one under nut and gluten. */
-const HIDDEN = new Set(['peanut', 'tree-nut', 'wheat']);
-const flags = computed(() => props.plan.flags.filter(({ id }) => !HIDDEN.has(id)));
+const flags = computed(() => props.plan.flags.filter(({ id }) => !TOLD_WITH_ANOTHER.has(id)));
 const better = computed(() => flags.value.filter(({ before, after }) => isWorse(before, after)));
 const worse = computed(() => flags.value.filter(({ before, after }) => isWorse(after, before)));
 /** Changes of one kind told together: "nut, lupin: check the pack, then clear". */

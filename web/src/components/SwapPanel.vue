@@ -9,6 +9,7 @@ import {
   roundToDecimals,
   signedText,
   STATUS_WORDS,
+  TOLD_WITH_ANOTHER,
   takenAway,
   type FlagChange,
   type SwapOption,
@@ -47,10 +48,9 @@ const isShown = computed({
     options.value = null;
   },
 });
-const TOLD_WITH_OTHERS = new Set(['peanut', 'tree-nut', 'wheat']);
 const words = (changes: readonly FlagChange[]): string =>
   changes
-    .filter(({ id }) => !TOLD_WITH_OTHERS.has(id))
+    .filter(({ id }) => !TOLD_WITH_ANOTHER.has(id))
     .map(({ name: each, after }) => `${STATUS_WORDS[after]} ${each.toLowerCase()}`)
     .join(', ');
 const percent = (share: number): string => String(roundToDecimals(share * 100, 0));

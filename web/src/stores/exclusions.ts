@@ -1,10 +1,7 @@
 /** What somebody must not have, as a cook names it: the kitchen's allergens, the whole-food standard, its diner groups. */
 import { computed, type Ref } from 'vue';
-import { allergensOf, exclusionName, WHOLE_FOOD, type DinerGroup } from '@hand-ladle/core';
+import { allergensOf, exclusionName, TOLD_WITH_ANOTHER, WHOLE_FOOD, type DinerGroup } from '@hand-ladle/core';
 import { useBook } from './book';
-
-/** Nut is asked as one here, with its kinds beside it; wheat goes with gluten. */
-const ASKED_AS_ONE = new Set(['peanut', 'tree-nut', 'wheat']);
 
 export const inWords = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
@@ -13,7 +10,7 @@ export function useExclusions() {
   const book = useBook();
   const choices = computed(() => {
     if (!book.kitchen) return [];
-    const named = allergensOf(book.kitchen).filter(({ id }) => !ASKED_AS_ONE.has(id));
+    const named = allergensOf(book.kitchen).filter(({ id }) => !TOLD_WITH_ANOTHER.has(id));
     return [...named.map(({ id, name }) => ({ id, name })), { id: WHOLE_FOOD, name: 'Whole food only' }];
   });
   const diners = computed(() => (book.kitchen?.diners ?? []).filter(({ exclude }) => exclude.length > 0));

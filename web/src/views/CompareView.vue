@@ -10,6 +10,7 @@ import {
   roundToDecimals,
   signedText,
   STATUS_WORDS,
+  TOLD_WITH_ANOTHER,
   type ComparedLine,
   type ComparedSide,
   type Worksheet,
@@ -48,9 +49,7 @@ const rows = computed(() =>
 );
 const flags = computed(() =>
   parent.value && bench.worksheet
-    ? flagChanges(parent.value, bench.worksheet).filter(
-        ({ id }) => !['peanut', 'tree-nut', 'wheat'].includes(id),
-      )
+    ? flagChanges(parent.value, bench.worksheet).filter(({ id }) => !TOLD_WITH_ANOTHER.has(id))
     : [],
 );
 const facts = computed(() => {

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { clearEvidence, STATUS_WORDS, type AllergenFlag, type AllergenStatus } from '@hand-ladle/core';
+import {
+  clearEvidence,
+  STATUS_WORDS,
+  TOLD_WITH_ANOTHER,
+  type AllergenFlag,
+  type AllergenStatus,
+} from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 import { useBook } from '../stores/book';
 
@@ -54,7 +60,6 @@ interface LineReading {
     state: AllergenStatus;
   }[];
 }
-const TOLD_AS_ONE = new Set(['peanut', 'tree-nut', 'wheat']);
 const byLine = computed((): LineReading[] => {
   const sheet = bench.worksheet!;
   const names = new Map<string, string>();
@@ -63,7 +68,7 @@ const byLine = computed((): LineReading[] => {
   const readings = new Map<string, LineReading>(
     sheet.lines.map(({ sourceId }) => [sourceId, { lineId: sourceId, name: names.get(sourceId)!, ways: [] }]),
   );
-  for (const flag of sheet.allergens.filter(({ id }) => !TOLD_AS_ONE.has(id)))
+  for (const flag of sheet.allergens.filter(({ id }) => !TOLD_WITH_ANOTHER.has(id)))
     for (const trace of flag.traces) {
       if (!trace.isNamed) continue;
       const lineId = trace.lineId?.split('/')[0] ?? '';
