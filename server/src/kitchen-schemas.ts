@@ -2,12 +2,15 @@
 import Joi from 'joi';
 import {
   AMOUNT_WAYS,
+  BAND_IDS,
   BUILD_WAYS,
   CREAM_WAYS,
   EGG_WAYS,
+  FACT_NAMES,
   FRYING_FATS,
   MOST_OWN_ALLERGENS,
   PANS,
+  PLAIN_SERVICE,
   PULSE_WAYS,
   SALT_WAYS,
   SHARED_KINDS,
@@ -52,6 +55,9 @@ const scale = Joi.object({
   bands: bands.required(),
 });
 
+/** Longest any policy may keep what was made, days. */
+const MOST_KEEPS_DAYS = 30;
+
 const exclusions = Joi.array().items(Joi.string().max(60)).max(40).unique();
 
 const ownAllergen = Joi.object({
@@ -82,6 +88,24 @@ export const dinerGroup = Joi.object({
   policy: policy.allow(null).default(null),
 });
 
+const bound = Joi.number().min(0).max(1_000_000).allow(null).required();
+const nutrientTarget = Joi.object({
+  figure: Joi.string()
+    .valid(...Object.keys(FACT_NAMES))
+    .required(),
+  min: bound,
+  max: bound,
+  dinerId: id.allow(null).default(null),
+});
+
+const bandShare = Joi.number().min(0.1).max(5).required();
+const service = Joi.object({
+  isHospital: Joi.boolean().required(),
+  isUsSchool: Joi.boolean().required(),
+  bandShares: Joi.object(Object.fromEntries(BAND_IDS.map((each) => [each, bandShare]))).required(),
+  keepsDays: Joi.number().integer().min(1).max(MOST_KEEPS_DAYS).required(),
+});
+
 /** What a kitchen sets for itself. */
 export const kitchenSettings = Joi.object({
   name: Joi.string().trim().min(1).max(120).required(),
@@ -93,6 +117,8 @@ export const kitchenSettings = Joi.object({
   ownAllergens: Joi.array().items(ownAllergen).max(MOST_OWN_ALLERGENS).unique('id').default([]),
   shared: Joi.array().items(shared).max(60).unique('id').default([]),
   diners: Joi.array().items(dinerGroup).max(60).unique('id').default([]),
+  targets: Joi.array().items(nutrientTarget).max(40).default([]),
+  service: service.default(PLAIN_SERVICE),
   standard: Joi.object({
     isWholeFood: Joi.boolean().required(),
     fryingFat: Joi.string()

@@ -113,6 +113,11 @@ export const FINDING_KINDS = {
     (f) =>
       `The list names no water for ${f['name']}: it takes up about ${f['grams']} g when cooked (reference).`,
   ),
+  'oil-taken-up': kind(
+    'note',
+    (f) =>
+      `Of the ${f['name']} the food takes up about ${f['taken']} g (convention); ${f['left']} g stay in the pan and are not counted.`,
+  ),
   'steam-capped': kind(
     'caution',
     (f) =>
@@ -157,6 +162,19 @@ export const FINDING_KINDS = {
   'figure-missing': kind(
     'caution',
     (f) => `${f['nutrient']} is "at least": ${f['lines']} unknown. The label stays a draft.`,
+  ),
+  'target-missed': kind(
+    'caution',
+    (f) => `${f['figure']} is ${f['amount']} in a portion: ${f['words']} ${f['bound']}${f['who']}.`,
+  ),
+  'target-unknown': kind(
+    'note',
+    (f) => `Whether ${f['figure']} meets ${f['bound']}${f['who']} is not known: some figures are missing.`,
+  ),
+  'figure-off-band': kind(
+    'caution',
+    (f) =>
+      `${f['figure']} on the label is ${f['text']}, and the food may hold ${f['low']} to ${f['high']}: ${f['rule']}.`,
   ),
   'variant-not-free': kind(
     'danger',

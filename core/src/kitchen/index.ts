@@ -6,3 +6,4 @@ export * from './shared';
 export * from './diners';
 export * from './price';
 export * from './conventions';
+export * from './service';

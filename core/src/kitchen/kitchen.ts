@@ -9,6 +9,8 @@ import type { DinerGroup } from './diners';
 import type { OwnedPans, Scale, Vessel } from './equipment';
 import type { SharedEquipment } from './shared';
 import type { KitchenStandard } from './standard';
+import type { NutrientTarget } from '../nutrition/targets';
+import { PLAIN_SERVICE, type KitchenService } from './service';
 
 /** How hard something is cooked; decides how much water leaves it. */
 export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';
@@ -113,16 +115,24 @@ export interface Kitchen extends AllergenSetting {
   shared: readonly SharedEquipment[];
   /** Who is cooked for, and what they must not have. */
   diners: readonly DinerGroup[];
+  /** What it wants of a portion. */
+  targets: readonly NutrientTarget[];
+  service: KitchenService;
   /** Swaps this kitchen wrote itself, and how the swaps it cooked turned out. */
   swaps: readonly SwapEntry[];
   ratings: readonly SwapRating[];
 }
 
 /** What a kitchen is where it never said: older settings lack these. */
-export const KITCHEN_DEFAULTS: Pick<Kitchen, 'ownAllergens' | 'shared' | 'diners' | 'swaps' | 'ratings'> = {
+export const KITCHEN_DEFAULTS: Pick<
+  Kitchen,
+  'ownAllergens' | 'shared' | 'diners' | 'targets' | 'service' | 'swaps' | 'ratings'
+> = {
   ownAllergens: [],
   shared: [],
   diners: [],
+  targets: [],
+  service: PLAIN_SERVICE,
   swaps: [],
   ratings: [],
 };

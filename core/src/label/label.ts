@@ -1,7 +1,26 @@
 /** A per-serving label: figures, ingredient statement, allergen statement, and whether it is still a draft. */
 import type { Regime } from '../allergen/substances';
 import type { LabelFigure } from './figures';
+import type { BandStanding, FactId, ToleranceBand } from '../nutrition';
+import type { Narrowing } from '../worksheet/ranges';
 import type { Segment } from './statement';
+
+/** A printed figure against what the law lets the food hold. */
+export interface FigureTolerance {
+  id: FactId;
+  name: string;
+  unit: string;
+  /** US figures are held per portion, EU figures per 100 g, as each law does. */
+  per: 'portion' | '100 g';
+  /** What was worked out, before rounding, and its range; no upper end where a figure is missing. */
+  value: number;
+  low: number;
+  high: number | null;
+  /** What is printed, as a number. */
+  declared: number;
+  band: ToleranceBand | null;
+  standing: BandStanding;
+}
 
 export interface Label {
   regime: Regime;
@@ -14,6 +33,9 @@ export interface Label {
   contains: string;
   mayContain: string;
   unconfirmed: string;
+  tolerances: FigureTolerance[];
+  /** What would narrow the ranges most, best first. */
+  narrowings: Narrowing[];
   /** True until every decision is taken and every printed figure is known. */
   isDraft: boolean;
   /** Why it is a draft, one sentence each. */

@@ -76,3 +76,6 @@ export function saltTextEu(grams: number): string {
 /** EU guidance, energy: by 1 kJ and 1 kcal. */
 export const energyTextEu = (kj: number, kcal: number): string =>
   `${roundToDecimals(kj, 0)} kJ / ${roundToDecimals(kcal, 0)} kcal`;
+
+/** The number a figure's text declares: "less than 1g" declares 1, "640 kJ / 152 kcal" the first of the two. */
+export const declaredNumber = (text: string): number => Number(/\d+(?:\.\d+)?/.exec(text)?.[0] ?? 0);

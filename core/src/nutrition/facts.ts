@@ -18,6 +18,11 @@ export const FACT_NAMES: Readonly<Record<FactId | 'waterG', { name: string; unit
   saltG: { name: 'Salt', unit: 'g' },
 };
 
+/** Every figure but water, in the order of the table. */
+export const FACT_IDS = (Object.keys(FACT_NAMES) as (keyof typeof FACT_NAMES)[]).filter(
+  (id): id is FactId => id !== 'waterG',
+);
+
 export interface MissingFigure {
   id: FactId | 'waterG';
   lineIds: string[];

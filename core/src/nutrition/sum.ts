@@ -20,7 +20,6 @@ export const copySum = ({ amounts, missing }: NutrientSum): NutrientSum => ({
   missing: missing.map((list) => [...list]),
 });
 
-const SODIUM = NUTRIENTS.indexOf('sodiumMg');
 /** Sodium left in tinned pulses once drained, and once drained and rinsed (kitchen reference: -36 %, -41 %). */
 export const DRAINED_SODIUM_SHARE = 0.64;
 export const RINSED_SODIUM_SHARE = 0.59;
@@ -33,18 +32,21 @@ export function sodiumShare(food: Food, form: string): number {
   return DRAINED_SODIUM_SHARE;
 }
 
+/** What is kept of each nutrient of a line between the pack and the plate; null for all of it. */
+export type KeptShares = Float64Array | null;
+
 /** Adds some grams of a food to a sum. `vector` is per gram, NaN where unknown. */
 export function addFood(
   sum: NutrientSum,
   vector: Float64Array,
   grams: number,
   lineId: string,
-  sodium: number,
+  kept: KeptShares,
 ): void {
   for (let index = 0; index < NUTRIENTS.length; index += 1) {
     const perGram = vector[index]!;
     if (Number.isNaN(perGram)) sum.missing[index]!.push(lineId);
-    else sum.amounts[index]! += perGram * grams * (index === SODIUM ? sodium : 1);
+    else sum.amounts[index]! += perGram * grams * (kept ? kept[index]! : 1);
   }
 }
 

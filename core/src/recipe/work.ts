@@ -161,3 +161,36 @@ export function isPanFat(lineId: string, purpose: string | null, steps: readonly
     return step.reading.lineIds.includes(lineId) && isFrying && !kinds.includes('oven');
   });
 }
+
+const DRAINED = /\bdrain(?:ed|ing)?\b/i;
+
+/** Whether the water a line is boiled in is thrown away: a step that boils it, or a later one that names it, drains. */
+export function isDrainedAfterBoiling(lineId: string, steps: readonly RecipeStep[]): boolean {
+  let isBoiled = false;
+  for (const step of steps) {
+    const isNamed = step.reading.lineIds.includes(lineId);
+    if (isNamed && workOf(step).kinds.includes('simmer')) isBoiled = true;
+    if (isBoiled && isNamed && DRAINED.test(step.text)) return true;
+  }
+  return false;
+}
+
+/** Minutes a line is cooked after it went in, by the steps from the first that names it; null where nothing heats it. */
+export function minutesCooked(lineId: string, steps: readonly RecipeStep[]): number | null {
+  const first = steps.findIndex((step) => step.reading.lineIds.includes(lineId));
+  let minutes: number | null = null;
+  for (const step of steps.slice(Math.max(0, first))) {
+    const { cooking } = step.reading;
+    if (cooking) minutes = (minutes ?? 0) + cooking.minutes;
+    else if (minutes === null && workOf(step).kinds.some((kind) => HOT_WORK.has(kind)))
+      minutes = step.reading.minutes ?? 0;
+  }
+  return minutes;
+}
+const HOT_WORK: ReadonlySet<WorkKind> = new Set<WorkKind>(['simmer', 'oven', 'fry']);
+
+const DEEP_FRYING = /\bdeep[- ]?fr(?:y|ied|ies|yer|ying)\b/i;
+
+/** The step that fries in deep fat, with what it names; null where none does. */
+export const deepFryingStep = (steps: readonly RecipeStep[]): RecipeStep | null =>
+  steps.find(({ text }) => DEEP_FRYING.test(text)) ?? null;

@@ -18,7 +18,10 @@ export const swaps = loadSwaps();
 export const demo = loadDemoRecipes(foods);
 export const components = demo.filter(({ recipe }) => recipe.isComponent).map(({ recipe }) => recipe);
 export const book: Book = bookOf(foodSet(foods, components), components, swaps);
-export const [ward, school, cafe] = loadKitchens() as [Kitchen, Kitchen, Kitchen];
+const [wardAsIs, school, cafe] = loadKitchens() as [Kitchen, Kitchen, Kitchen];
+export { wardAsIs, school, cafe };
+/** The ward's kitchen with equipment of its own, so that a recipe without steps has nothing to be asked about it. */
+export const ward: Kitchen = { ...wardAsIs, shared: [] };
 
 export const demoRecipe = (id: string): Recipe => demo.find(({ recipe }) => recipe.id === id)!.recipe;
 

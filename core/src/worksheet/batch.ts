@@ -133,8 +133,8 @@ function panRatio(stages: readonly StageBatch[]): number | null {
 /** Home grams by what they follow. Sweating water is left out: it goes in and boils away. */
 function homeParts(composed: Composed): Record<Follows, number> {
   const parts: Record<Follows, number> = { batch: composed.absorbedGrams, water: 0, pan: 0, portions: 0 };
-  for (const { follows, weight, technique } of composed.lines)
-    if (weight && technique === null) parts[follows] += weight.grams;
+  for (const { follows, weight, technique, takenUp } of composed.lines)
+    if (weight && technique === null) parts[follows] += weight.grams * takenUp;
   return parts;
 }
 

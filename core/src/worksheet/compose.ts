@@ -9,15 +9,16 @@ import {
   addSum,
   addUnknown,
   emptySum,
-  sodiumShare,
+  keptShares,
+  oilTakenUp,
   vectorHere,
   type NutrientSum,
 } from '../nutrition';
 import type { Book } from '../recipe/book';
-import type { Cooking, Recipe } from '../recipe/recipe';
+import type { Cooking, Recipe, RecipeStep } from '../recipe/recipe';
 import { standardize, type StandardLine } from '../recipe/standardize';
 import { equipmentUsed } from '../recipe/equipment-used';
-import { isBakedDeep, stagesOf } from '../recipe/work';
+import { deepFryingStep, isBakedDeep, stagesOf } from '../recipe/work';
 import { WATER_ID } from '../swap/swap';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
@@ -32,6 +33,8 @@ export interface ComposedLine extends StandardLine {
   inner: Composed | null;
   /** Everything this line brings that is not clear. */
   traces: Trace[];
+  /** Share of it that ends in the food, 0 to 1: of deep-frying oil, what is taken up; the rest stays in the pan. */
+  takenUp: number;
 }
 
 export interface Composed {
@@ -84,7 +87,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
   const pack = isProduct ? packOf(kitchen, food.id) : null;
   return {
     name: food?.labelName ?? (inner ? inSentence(line.name) : line.name),
-    grams: line.weight?.grams ?? 0,
+    grams: (line.weight?.grams ?? 0) * line.takenUp,
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,
     statementText: pack?.statement ?? '',
@@ -108,14 +111,20 @@ function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
   }));
 }
 
-function addLine(sum: NutrientSum, line: ComposedLine, book: Book, kitchen: Kitchen): void {
+function addLine(
+  sum: NutrientSum,
+  line: ComposedLine,
+  steps: readonly RecipeStep[],
+  book: Book,
+  kitchen: Kitchen,
+): void {
   const { weight, food, inner } = line;
   const vector = food && vectorHere(food, book.foods, kitchen);
   if (!weight) addUnknown(sum, line.id);
   else if (inner)
     addSum(sum, inner.nutrients, inner.finishedGrams > 0 ? weight.grams / inner.finishedGrams : 0, line.id);
   else if (food && vector)
-    addFood(sum, vector, weight.grams, line.id, sodiumShare(food, line.source.reading.form));
+    addFood(sum, vector, weight.grams * line.takenUp, line.id, keptShares(line.source, food, steps));
   else addUnknown(sum, line.id);
 }
 
@@ -136,6 +145,7 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
     findings: line.findings,
     inner,
     traces: [],
+    takenUp: 1,
   };
   composed.traces = lineTraces(composed, kitchen);
   return composed;
@@ -178,16 +188,43 @@ export function absorbedBy({ food, weight, source }: ComposedLine, hasLiquid: bo
   return weight.grams * (food.cookingYield - 1);
 }
 
+const FATS = new Set(['oil', 'fat']);
+
+/** Of the oil something is deep-fried in only what the food takes up is eaten: marked on its lines, and said. */
+function markDeepFrying(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): void {
+  const step = deepFryingStep(recipe.steps);
+  if (!step) return;
+  const isFat = (line: ComposedLine): boolean => line.food !== null && FATS.has(line.food.category);
+  const isNamed = (line: ComposedLine): boolean => step.reading.lineIds.includes(line.source.id);
+  const fats = lines.filter((line) => isFat(line) && line.follows === 'pan');
+  const named = lines.filter((line) => !isFat(line) && isNamed(line));
+  const fried = named.length > 0 ? named : lines.filter((line) => !isFat(line));
+  const grams = fats.reduce((sum, line) => sum + (line.weight?.grams ?? 0), 0);
+  const taken = oilTakenUp(
+    fried.map(({ food, weight }) => ({ category: food?.category ?? '', grams: weight?.grams ?? 0 })),
+  );
+  if (grams <= taken) return;
+  for (const line of fats) {
+    line.takenUp = taken / grams;
+    const figures = { name: line.name, taken: figureText(taken, 0), left: figureText(grams - taken, 0) };
+    findings.push(finding('oil-taken-up', line.id, figures));
+  }
+}
+
 /** Relative spread of the conventional evaporation rates. */
 const STEAM_SPREAD = 0.3;
 
-/** What the shared equipment of this kitchen may pass on, where the recipe's steps use it and it is not kept off. */
+/**
+ * What the shared equipment of this kitchen may pass on, where the recipe's steps use it and it is not kept off. A recipe
+ * without steps does not say what it goes through: every shared piece is to be checked then.
+ */
 function crossContact(recipe: Recipe, { book, kitchen, dish }: Context): Trace[] {
   if (kitchen.shared.length === 0) return [];
+  const isSaid = recipe.steps.length > 0;
   const used = equipmentUsed(recipe);
   return kitchen.shared
-    .filter(({ id, kind }) => used.has(kind) && !dish.apart.includes(id))
-    .flatMap((each) => equipmentTraces(each, book.foods.foods, kitchen));
+    .filter(({ id, kind }) => (!isSaid || used.has(kind)) && !dish.apart.includes(id))
+    .flatMap((each) => equipmentTraces(each, book.foods.foods, kitchen, isSaid));
 }
 
 interface Steam {
@@ -253,6 +290,7 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   const lines = standardize(recipe, book, kitchen, context.dish).map((line) => opened(line, context));
   context.opening.pop();
   const findings: Finding[] = [];
+  markDeepFrying(recipe, lines, findings);
   const cookings = recipe.steps.flatMap((step) => step.reading.cooking ?? []);
   const absorbedGrams = absorbedWater(recipe, lines, findings);
   const putIn = { grams: absorbedGrams, lowGrams: absorbedGrams, highGrams: absorbedGrams };
@@ -265,14 +303,14 @@ function composeIn(recipe: Recipe, context: Context): Composed {
       sweatGrams += weight.grams;
       continue;
     }
-    putIn.grams += weight.grams;
-    putIn.lowGrams += weight.lowGrams;
-    putIn.highGrams += weight.highGrams;
+    putIn.grams += weight.grams * line.takenUp;
+    putIn.lowGrams += weight.lowGrams * line.takenUp;
+    putIn.highGrams += weight.highGrams * line.takenUp;
     if (line.follows === 'water') waterGrams += weight.grams;
   }
   const steam = steamOf(recipe, cookings, putIn.grams, findings);
   const nutrients = emptySum();
-  for (const line of lines) addLine(nutrients, line, book, kitchen);
+  for (const line of lines) addLine(nutrients, line, recipe.steps, book, kitchen);
   const weights = finishedWeight(recipe, putIn, steam.fixed + steam.reduced, kitchen.transferLoss);
   const items = lines.filter((line) => !line.technique).map((line) => statementItem(line, kitchen));
   const composed: Composed = {

@@ -1,5 +1,5 @@
 /** The answer to "why?": where a weight or a nutrient of the worksheet comes from, in formulas with their figures. */
-import { NUTRIENTS, sodiumShare, vectorHere, type NutrientId } from '../nutrition';
+import { keptShares, NUTRIENTS, vectorHere, type NutrientId } from '../nutrition';
 import { figureText, gramsText } from '../quantity';
 import type { Book } from '../recipe/book';
 import { factorFor, planBatch } from './batch';
@@ -199,20 +199,20 @@ export function contributions(
   const grams = portionGrams ?? homePortionGrams(composed);
   const share = batch.finishedGrams > 0 ? grams / batch.finishedGrams : 0;
   const list = composed.lines.map(
-    ({ id, name, weight: home, food, inner, source, follows }): Contribution => {
+    ({ id, name, weight: home, food, inner, source, follows, takenUp }): Contribution => {
       if (!home) return { lineId: id, name, amount: null };
-      const weight = { grams: home.grams * factorFor(follows, batch) };
+      const weight = { grams: home.grams * takenUp * factorFor(follows, batch) };
       if (inner) {
         const isUnknown = inner.nutrients.missing[index]!.length > 0;
         const perGram = inner.finishedGrams > 0 ? inner.nutrients.amounts[index]! / inner.finishedGrams : 0;
         return { lineId: id, name, amount: isUnknown ? null : perGram * weight.grams * share };
       }
       const perGram = (food && vectorHere(food, book.foods, input.kitchen)?.[index]) ?? NaN;
-      const sodium = food && nutrient === 'sodiumMg' ? sodiumShare(food, source.reading.form) : 1;
+      const kept = food ? (keptShares(source, food, composed.recipe.steps)?.[index] ?? 1) : 1;
       return {
         lineId: id,
         name,
-        amount: Number.isNaN(perGram) ? null : perGram * weight.grams * share * sodium,
+        amount: Number.isNaN(perGram) ? null : perGram * weight.grams * share * kept,
       };
     },
   );

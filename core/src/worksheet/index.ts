@@ -15,3 +15,6 @@ export * from './batch-sheet';
 export * from './menu';
 export * from './decisions';
 export * from './compare';
+export * from './portion';
+export * from './target-fixes';
+export { madeOf, type Narrowing, type Range } from './ranges';

@@ -12,6 +12,8 @@ export interface MassBalance {
   /** Peel and stalks; liquid of tins. */
   trimmedGrams: number;
   drainedGrams: number;
+  /** Frying oil that no food takes up. */
+  leftInPanGrams: number;
   /** Everything in the pot, absorbed water too. */
   putInGrams: number;
   steamGrams: number;
@@ -27,6 +29,7 @@ export function massBalance(composed: Composed, batch: Batch, lines: readonly Wo
     waterGrams: composed.absorbedGrams * factorFor('batch', batch),
     trimmedGrams: 0,
     drainedGrams: 0,
+    leftInPanGrams: 0,
     putInGrams: composed.absorbedGrams * factorFor('batch', batch),
     steamGrams: batch.steamGrams,
     lostGrams: 0,
@@ -44,6 +47,8 @@ export function massBalance(composed: Composed, batch: Batch, lines: readonly Wo
       else sum.trimmedGrams += purchased - grams;
     }
   }
-  sum.lostGrams = sum.putInGrams - sum.steamGrams - sum.finishedGrams;
+  for (const { weight, takenUp, follows } of composed.lines)
+    if (weight && takenUp < 1) sum.leftInPanGrams += weight.grams * (1 - takenUp) * factorFor(follows, batch);
+  sum.lostGrams = sum.putInGrams - sum.leftInPanGrams - sum.steamGrams - sum.finishedGrams;
   return sum;
 }

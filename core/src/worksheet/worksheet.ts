@@ -12,16 +12,19 @@ import {
   inOrder,
   labelFigures,
   printedFigures,
+  type FigureTolerance,
   type Label,
   type StatementItem,
 } from '../label';
 import {
   addFood,
   copySum,
+  FACT_IDS,
   factsOf,
+  keptShares,
   missingFigures,
-  sodiumShare,
   vectorHere,
+  type FactId,
   type Facts,
   type MissingFigure,
   type NutrientSum,
@@ -36,6 +39,9 @@ import { componentBatch, planComponents, type ComponentBatch } from './component
 import { swapFindings } from '../swap/variant';
 import { compose, type Composed } from './compose';
 import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
+import { narrowings, rangeOfFigure, type Narrowing, type Range, type RangeScope } from './ranges';
+import { tolerancesOf } from './tolerances';
+import { targetFindings } from './target-findings';
 import { machineChoices, type MachineChoice } from './machine-choices';
 import { massBalance, type MassBalance } from './mass-balance';
 import { homePortionGrams } from './wanted';
@@ -88,7 +94,13 @@ export interface Worksheet {
   allergens: AllergenFlag[];
   /** Animal food, and what a whole-food kitchen leaves out, each with its paths. */
   standards: AllergenFlag[];
-  nutrition: { perPortion: Facts; per100g: Facts; missing: MissingFigure[] };
+  nutrition: {
+    perPortion: Facts;
+    per100g: Facts;
+    missing: MissingFigure[];
+    /** The least and the most a portion may hold, by figure. Without an end where a figure is missing. */
+    ranges: Record<FactId, Range>;
+  };
   label: Label;
   findings: Finding[];
 }
@@ -125,11 +137,25 @@ function batchStatement(composed: Composed, batch: Batch, kitchen: Kitchen): Sta
   return inOrder(gathered(scaled), batch.finishedGrams, kitchen);
 }
 
+/** What would narrow the figures that are not safely inside their band; all figures, where each is. */
+function narrowingsOf(
+  tolerances: readonly FigureTolerance[],
+  perPortion: Facts,
+  scope: RangeScope,
+): Narrowing[] {
+  const banded = tolerances.filter(({ band }) => band !== null);
+  const loose = banded.filter(({ standing }) => standing !== 'inside');
+  const ids = (loose.length > 0 ? loose : banded).map(({ id }) => id);
+  return narrowings(ids, perPortion, scope);
+}
+
 function labelOf(
   composed: Composed,
   batch: Batch,
+  book: Book,
   kitchen: Kitchen,
   facts: Worksheet['nutrition'],
+  tolerances: FigureTolerance[],
   open: readonly Finding[],
 ): Label {
   const missing = new Set<string>(facts.missing.map(({ id }) => id));
@@ -142,6 +168,8 @@ function labelOf(
     ingredients: segments.map(({ text }) => text).join(''),
     ingredientSegments: segments,
     ...allergenStatement(composed.traces, kitchen),
+    tolerances,
+    narrowings: narrowingsOf(tolerances, facts.perPortion, scopeOfRange(composed, batch, book, kitchen)),
     isDraft: open.length > 0,
     draftReasons: open.map(({ message }) => message),
   };
@@ -158,10 +186,10 @@ function nutrientsOfBatch(composed: Composed, batch: Batch, book: Book, kitchen:
   );
   if (apart.length === 0 || batch.factor <= 0) return composed.nutrients;
   const sum = copySum(composed.nutrients);
-  for (const { food, follows, weight, id, source } of apart) {
+  for (const { food, follows, weight, id, source, takenUp } of apart) {
     const vector = vectorHere(food!, book.foods, kitchen);
-    const grams = weight!.grams * (factorFor(follows, batch) / batch.factor - 1);
-    if (vector) addFood(sum, vector, grams, id, sodiumShare(food!, source.reading.form));
+    const grams = weight!.grams * takenUp * (factorFor(follows, batch) / batch.factor - 1);
+    if (vector) addFood(sum, vector, grams, id, keptShares(source, food!, composed.recipe.steps));
   }
   return sum;
 }
@@ -175,7 +203,22 @@ function nutritionOf(composed: Composed, batch: Batch, book: Book, kitchen: Kitc
     perPortion: facts(batch.portionGrams),
     per100g: facts(100),
     missing: missingFigures(composed.nutrients),
+    ranges: rangesOf(facts(batch.portionGrams), scopeOfRange(composed, batch, book, kitchen)),
   };
+}
+
+/** Grams of a portion over the finished grams at home size. */
+const scopeOfRange = (composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): RangeScope => ({
+  composed,
+  kitchen,
+  book,
+  share: batch.finishedGrams > 0 ? (batch.portionGrams * batch.factor) / batch.finishedGrams : 0,
+});
+
+function rangesOf(perPortion: Facts, scope: RangeScope): Record<FactId, Range> {
+  const ranges = {} as Record<FactId, Range>;
+  for (const id of FACT_IDS) ranges[id] = rangeOfFigure(id, perPortion[id], scope);
+  return ranges;
 }
 
 /** Every size the batch is served in; one, where the target names no more. */
@@ -213,6 +256,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
   const lines = composed.lines.map((line) => worksheetLine(line, scope));
   const nutrition = nutritionOf(composed, batch, book, kitchen);
   const ratios = ratiosOf(recipe, composed.lines);
+  const tolerances = tolerancesOf(nutrition, batch.portionGrams, kitchen.regime);
   const found: Finding[] = [
     ...(input.readingFindings ?? []),
     ...composed.lines.flatMap((line) => [...line.findings, ...innerFindings(line)]),
@@ -221,6 +265,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...stepFindings(recipe),
     ...freeFromFindings(composed, kitchen),
     ...swapFindings(composed, book, kitchen),
+    ...targetFindings(nutrition, tolerances, kitchen),
   ];
   const findings = worstFirst([
     ...found,
@@ -261,7 +306,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     allergens: flagsOf(composed.traces, kitchen),
     standards: standardFlagsOf(composed.traces, kitchen),
     nutrition,
-    label: labelOf(composed, batch, kitchen, nutrition, findings.filter(isOpen)),
+    label: labelOf(composed, batch, book, kitchen, nutrition, tolerances, findings.filter(isOpen)),
     findings,
   };
 }

@@ -173,11 +173,13 @@ function settingsOf({ scaleSteps, ...kept }: KeptSettings): Omit<KitchenSettings
       bands: [{ belowGrams: ANY_WEIGHT, stepGrams: 0.1 }],
     },
   ];
-  const { ownAllergens, shared, diners } = KITCHEN_DEFAULTS;
+  const { ownAllergens, shared, diners, targets, service } = KITCHEN_DEFAULTS;
   return {
     ownAllergens,
     shared,
     diners,
+    targets,
+    service,
     ...kept,
     vessels: kept.vessels.map((vessel) => ({ ...VESSEL_DEFAULTS, ...vessel })),
     scales,

@@ -1,0 +1,24 @@
+/** How a kitchen serves: whom, in which portions, and how long what it made keeps. */
+
+/** Grade bands of US school meals. */
+export const BAND_IDS = ['k-5', '6-8', '9-12'] as const;
+export type BandId = (typeof BAND_IDS)[number];
+
+export interface KitchenService {
+  /** Potassium, phosphorus, vitamin K and texture are shown. */
+  isHospital: boolean;
+  /** US school-meal credits are estimated. */
+  isUsSchool: boolean;
+  /** Portion of each band as a share of the dish's portion. */
+  bandShares: Readonly<Record<BandId, number>>;
+  /** Days that what was made keeps, the day of making counted (kitchen policy, never above the law's cap). */
+  keepsDays: number;
+}
+
+/** A café without a school or a ward; three days is a usual policy (convention). */
+export const PLAIN_SERVICE: KitchenService = {
+  isHospital: false,
+  isUsSchool: false,
+  bandShares: { 'k-5': 0.75, '6-8': 1, '9-12': 1.25 },
+  keepsDays: 3,
+};

@@ -1,0 +1,48 @@
+/** What is left of a line's nutrients when it is served: cooking, draining and rinsing, and alcohol that leaves. */
+import type { Food } from '../food';
+import type { RecipeLine, RecipeStep } from '../recipe/recipe';
+import { cookingMethodOf, isDrainedAfterBoiling, minutesCooked } from '../recipe/work';
+import { NUTRIENTS } from './nutrients';
+import { alcoholLeft, retentionMethodOf, retentionOf, type RetentionMethod } from './retention';
+import { sodiumShare, type KeptShares } from './sum';
+
+const SODIUM = NUTRIENTS.indexOf('sodiumMg');
+const ALCOHOL = NUTRIENTS.indexOf('alcoholG');
+const CARRIES_ALCOHOL = (food: Food): boolean => (food.composition.alcoholG ?? 0) > 0;
+
+/** The way a line is cooked as retention factors name it; null where nothing cooks it. */
+export function retentionMethodOfLine(
+  line: RecipeLine,
+  steps: readonly RecipeStep[],
+): RetentionMethod | null {
+  if (line.answers.isCookedApart) return 'drained';
+  const method = cookingMethodOf(line.id, steps);
+  return retentionMethodOf(method, method === 'boiled' && isDrainedAfterBoiling(line.id, steps));
+}
+
+interface Known {
+  steps: readonly RecipeStep[];
+  food: Food;
+  kept: KeptShares;
+}
+const KNOWN = new WeakMap<RecipeLine, Known>();
+
+function reckon(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): KeptShares {
+  const cooked = retentionOf(food, retentionMethodOfLine(line, steps));
+  const sodium = sodiumShare(food, line.reading.form);
+  const alcohol = CARRIES_ALCOHOL(food) ? alcoholLeft(minutesCooked(line.id, steps)) : 1;
+  if (sodium === 1 && alcohol === 1) return cooked;
+  const kept = cooked ? Float64Array.from(cooked) : new Float64Array(NUTRIENTS.length).fill(1);
+  kept[SODIUM]! *= sodium;
+  kept[ALCOHOL]! *= alcohol;
+  return kept;
+}
+
+/** Shares kept of a line of a food, in the order of NUTRIENTS; null where all of everything is. */
+export function keptShares(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): KeptShares {
+  const known = KNOWN.get(line);
+  if (known?.steps === steps && known.food === food) return known.kept;
+  const kept = reckon(line, food, steps);
+  KNOWN.set(line, { steps, food, kept });
+  return kept;
+}
