@@ -8,6 +8,7 @@ export * from './allergen';
 export * from './nutrition';
 export * from './scaling';
 export * from './heat';
+export * from './print';
 export * from './label';
 export * from './swap';
 export * from './worksheet';

@@ -201,7 +201,13 @@ describe('the larder proves itself', () => {
     for (const food of foods) {
       const { food: again, problems } = foodFromRow(rowFromFood(food));
       expect(problems).toEqual([]);
-      expect({ ...again!, measures: food.measures, cookingYields: food.cookingYields }).toEqual(food);
+      // Names in other languages stand in a table of their own.
+      const apart = {
+        measures: food.measures,
+        cookingYields: food.cookingYields,
+        labelNames: food.labelNames,
+      };
+      expect({ ...again!, ...apart }).toEqual(food);
     }
   });
 });

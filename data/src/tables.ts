@@ -91,13 +91,25 @@ function byFood<T>(folder: string, file: string, read: (row: Row) => T): Map<str
   return groups;
 }
 
-/** All foods of the larder with their measures and yields, in the order of the table. */
+/** Names on labels in other languages, by the English one. */
+function labelNames(folder: string): Map<string, Record<string, string>> {
+  return new Map(
+    rowsOf(folder, 'label-names.csv').map(({ label_name: name = '', ...others }) => [name, others]),
+  );
+}
+
+/** All foods of the larder with their measures, yields and names on labels, in the order of the table. */
 export function loadFoods(folder = DATA_FOLDER): Food[] {
   const measures = byFood(folder, 'measures.csv', measureOf);
   const yields = byFood(folder, 'yields.csv', cookingYieldOf);
   const foods = rowsOf(folder, 'foods.csv').map((row) =>
     foodOf(row, measures.get(row['id']!) ?? [], yields.get(row['id']!) ?? []),
   );
+  const names = labelNames(folder);
+  for (const food of foods) {
+    const others = names.get(food.labelName);
+    if (others) food.labelNames = others;
+  }
   const known = new Set(foods.map(({ id }) => id));
   for (const id of [...measures.keys(), ...yields.keys()]) {
     if (!known.has(id)) throw new Error(`measures.csv or yields.csv: there is no food "${id}"`);

@@ -287,6 +287,7 @@ export const food = Joi.object({
   id: id.required(),
   name: name.required(),
   labelName: name.required(),
+  labelNames: Joi.object().pattern(Joi.string().valid('es', 'fr'), name).optional(),
   synonyms: words(60).required(),
   category: Joi.string().trim().min(1).max(60).required(),
   state: Joi.string()

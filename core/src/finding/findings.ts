@@ -171,6 +171,31 @@ export const FINDING_KINDS = {
     'note',
     (f) => `Whether ${f['figure']} meets ${f['bound']}${f['who']} is not known: some figures are missing.`,
   ),
+  'label-too-small': kind(
+    'danger',
+    (f) =>
+      `The text needs ${f['needs']} mm of height on ${f['width']} mm at the smallest type the law allows; this paper has ${f['has']} mm. Choose larger paper.`,
+  ),
+  'form-not-allowed': kind(
+    'danger',
+    (f) =>
+      `The ${f['form']} form may not stand on a pack of this size. Say how large the pack is, or choose another form.`,
+  ),
+  'code-too-small': kind(
+    'danger',
+    (f) =>
+      `The code needs ${f['needs']} mm of width to be read; there are ${f['has']} mm. Choose wider paper or the other code.`,
+  ),
+  'label-letters': kind(
+    'decision',
+    (f) =>
+      `The type has no letter for ${f['letters']}: "?" would be printed. Write the name in other letters.`,
+  ),
+  'label-untranslated': kind(
+    'decision',
+    (f) =>
+      `Nobody has translated ${f['count']} names or pack statements: ${f['names']}. They would stand in English.`,
+  ),
   'figure-off-band': kind(
     'caution',
     (f) =>

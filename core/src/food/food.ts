@@ -100,6 +100,8 @@ export interface Food {
   name: string;
   /** The food's own name on a label, without shop words. */
   labelName: string;
+  /** The same in other languages; a language that is not here is not translated, and the label says so. */
+  labelNames?: Readonly<Partial<Record<string, string>>>;
   synonyms: readonly string[];
   category: string;
   state: FoodState;

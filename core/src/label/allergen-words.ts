@@ -1,45 +1,119 @@
-/** The words by which each law wants an allergen named, and the words that already name it in an ingredient. */
+/** The words by which each law and language wants an allergen named, and the words that already name it in an ingredient. */
 import type { Regime, Substance } from '../allergen/substances';
+import type { Language } from './words';
 
 interface SubstanceWords {
-  /** Name printed by each regime. */
+  /** Name printed by each regime, in English. */
   eu: string;
   us: string;
-  /** Words in an ingredient's own name that already refer clearly to it. */
+  es: string;
+  fr: string;
+  /** Words in an ingredient's own name that already refer clearly to it, in every language of the table. */
   named: RegExp;
 }
 
-const words = (eu: string, us: string, named: RegExp): SubstanceWords => ({ eu, us, named });
+const words = (eu: string, us: string, es: string, fr: string, named: RegExp): SubstanceWords => ({
+  eu,
+  us,
+  es,
+  fr,
+  named,
+});
+
+/** A word alone, letters with marks counted as letters: \b takes "é" for a gap. */
+const alone = (inner: string): RegExp => new RegExp(`(?<![\\p{L}])(?:${inner})(?![\\p{L}])`, 'giu');
 
 export const ALLERGEN_WORDS: Readonly<Record<Substance, SubstanceWords>> = {
-  wheat: words('wheat', 'wheat', /\bwheat\b/gi),
-  rye: words('rye', 'rye', /\brye\b/gi),
-  barley: words('barley', 'barley', /\bbarley\b/gi),
-  oats: words('oats', 'oats', /\boats?\b/gi),
-  almond: words('almonds', 'almonds', /\balmonds?\b/gi),
-  hazelnut: words('hazelnuts', 'hazelnuts', /\bhazelnuts?\b/gi),
-  walnut: words('walnuts', 'walnuts', /\bwalnuts?\b/gi),
-  cashew: words('cashews', 'cashews', /\bcashews?\b/gi),
-  pecan: words('pecans', 'pecans', /\bpecans?\b/gi),
-  'brazil-nut': words('Brazil nuts', 'Brazil nuts', /\bbrazil nuts?\b/gi),
-  pistachio: words('pistachios', 'pistachios', /\bpistachios?\b/gi),
-  macadamia: words('macadamia nuts', 'macadamia nuts', /\bmacadamias?(?: nuts?)?\b/gi),
-  'pine-nut': words('pine nuts', 'pine nuts', /\bpine nuts?\b/gi),
-  coconut: words('coconut', 'coconut', /\bcoconuts?\b/gi),
-  peanut: words('peanuts', 'peanuts', /\bpeanuts?\b/gi),
-  soy: words('soya', 'soy', /\bsoy(?:a|beans?)?(?: beans?)?\b/gi),
-  milk: words('milk', 'milk', /\bmilk\b/gi),
-  egg: words('egg', 'egg', /\beggs?\b/gi),
-  fish: words('fish', 'fish', /\bfish\b/gi),
-  crustacean: words('crustaceans', 'crustacean shellfish', /\b(?:crustaceans?|prawns?|shrimps?|crab)\b/gi),
-  mollusc: words('molluscs', 'molluscs', /\bmolluscs?\b/gi),
-  celery: words('celery', 'celery', /\bcelery\b/gi),
-  mustard: words('mustard', 'mustard', /\bmustard\b/gi),
-  sesame: words('sesame', 'sesame', /\bsesame\b/gi),
-  sulphites: words('sulphites', 'sulfites', /\b(?:sulph?ites?|sulphur dioxide|sulfur dioxide)\b/gi),
-  lupin: words('lupin', 'lupin', /\blupin\b/gi),
+  wheat: words('wheat', 'wheat', 'trigo', 'blé', alone('wheat|trigo|blé')),
+  rye: words('rye', 'rye', 'centeno', 'seigle', alone('rye|centeno|seigle')),
+  barley: words('barley', 'barley', 'cebada', 'orge', alone('barley|cebada|orge')),
+  oats: words('oats', 'oats', 'avena', 'avoine', alone('oats?|avena|avoine')),
+  almond: words('almonds', 'almonds', 'almendras', 'amandes', alone('almonds?|almendras?|amandes?')),
+  hazelnut: words(
+    'hazelnuts',
+    'hazelnuts',
+    'avellanas',
+    'noisettes',
+    alone('hazelnuts?|avellanas?|noisettes?'),
+  ),
+  walnut: words(
+    'walnuts',
+    'walnuts',
+    'nueces',
+    'noix',
+    alone('walnuts?|nuez|nueces|noix(?! de (?:coco|cajou|pécan|muscade|macadamia|brésil))'),
+  ),
+  cashew: words(
+    'cashews',
+    'cashews',
+    'anacardos',
+    'noix de cajou',
+    alone('cashews?|anacardos?|noix de cajou'),
+  ),
+  pecan: words('pecans', 'pecans', 'pacanas', 'noix de pécan', alone('pecans?|pacanas?|noix de pécan')),
+  'brazil-nut': words(
+    'Brazil nuts',
+    'Brazil nuts',
+    'nueces de Brasil',
+    'noix du Brésil',
+    alone('brazil nuts?|(?:nuez|nueces) de brasil|noix du brésil'),
+  ),
+  pistachio: words(
+    'pistachios',
+    'pistachios',
+    'pistachos',
+    'pistaches',
+    alone('pistachios?|pistachos?|pistaches?'),
+  ),
+  macadamia: words(
+    'macadamia nuts',
+    'macadamia nuts',
+    'macadamias',
+    'noix de macadamia',
+    alone('(?:noix de )?macadamias?(?: nuts?)?'),
+  ),
+  'pine-nut': words(
+    'pine nuts',
+    'pine nuts',
+    'piñones',
+    'pignons de pin',
+    alone('pine nuts?|piñón|piñones|pignons?(?: de pin)?'),
+  ),
+  coconut: words('coconut', 'coconut', 'coco', 'noix de coco', alone('coconuts?|(?:noix de )?coco')),
+  peanut: words(
+    'peanuts',
+    'peanuts',
+    'cacahuetes',
+    'arachides',
+    alone('peanuts?|cacahuetes?|arachides?|cacahuètes?'),
+  ),
+  soy: words('soya', 'soy', 'soja', 'soja', alone('soy(?:a|beans?)?(?: beans?)?|soja')),
+  milk: words('milk', 'milk', 'leche', 'lait', alone('milk|leche|lait')),
+  egg: words('egg', 'egg', 'huevo', 'œuf', alone('eggs?|huevos?|œufs?|oeufs?')),
+  fish: words('fish', 'fish', 'pescado', 'poisson', alone('fish|pescado|poisson')),
+  crustacean: words(
+    'crustaceans',
+    'crustacean shellfish',
+    'crustáceos',
+    'crustacés',
+    alone('crustaceans?|prawns?|shrimps?|crab|crustáceos?|crustacés?'),
+  ),
+  mollusc: words('molluscs', 'molluscs', 'moluscos', 'mollusques', alone('molluscs?|moluscos?|mollusques?')),
+  celery: words('celery', 'celery', 'apio', 'céleri', alone('celery|apio|céleri')),
+  mustard: words('mustard', 'mustard', 'mostaza', 'moutarde', alone('mustard|mostaza|moutarde')),
+  sesame: words('sesame', 'sesame', 'sésamo', 'sésame', alone('sesame|sésamo|sésame')),
+  sulphites: words(
+    'sulphites',
+    'sulfites',
+    'sulfitos',
+    'sulfites',
+    alone('sulph?ites?|sulphur dioxide|sulfur dioxide|sulfitos?|dióxido de azufre|anhydride sulfureux'),
+  ),
+  lupin: words('lupin', 'lupin', 'altramuces', 'lupin', alone('lupin|altramuz|altramuces')),
 };
 
-/** The printed name of a substance in a regime. */
-export const allergenWord = (substance: Substance, regime: Regime): string =>
-  ALLERGEN_WORDS[substance][regime];
+/** The printed name of a substance in a regime and a language. */
+export function allergenWord(substance: Substance, regime: Regime, language: Language = 'en'): string {
+  const of = ALLERGEN_WORDS[substance];
+  return language === 'en' ? of[regime] : of[language];
+}

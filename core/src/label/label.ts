@@ -4,6 +4,7 @@ import type { LabelFigure } from './figures';
 import type { BandStanding, FactId, ToleranceBand } from '../nutrition';
 import type { Narrowing } from '../worksheet/ranges';
 import type { Segment } from './statement';
+import type { Language } from './words';
 
 /** A printed figure against what the law lets the food hold. */
 export interface FigureTolerance {
@@ -33,6 +34,11 @@ export interface Label {
   contains: string;
   mayContain: string;
   unconfirmed: string;
+  /** Allergens by name, for labels that say them apart. */
+  named: { contains: string[]; mayContain: string[] };
+  language: Language;
+  /** Names and pack statements that stand in English because nobody translated them. */
+  untranslated: string[];
   tolerances: FigureTolerance[];
   /** What would narrow the ranges most, best first. */
   narrowings: Narrowing[];

@@ -11,11 +11,17 @@ import {
 } from '../allergen/substances';
 import type { Trace } from '../allergen/flags';
 import type { Follows } from '../recipe/standardize';
+import { additiveName } from './additives';
 import { ALLERGEN_WORDS, allergenWord } from './allergen-words';
+import { LABEL_WORDS, type Language } from './words';
 
 /** One ingredient as put in: its label name, grams, what it contains, and its own ingredients if it is a compound. */
 export interface StatementItem {
   name: string;
+  /** Its food; null for a component or an unknown line. */
+  foodId: string | null;
+  /** Its name in other languages. */
+  names: Readonly<Partial<Record<string, string>>>;
   grams: number;
   substances: readonly Substance[];
   /** Ingredients opened in brackets, already in order; a pack's own statement comes as text. */
@@ -111,28 +117,53 @@ class Runs {
   }
 }
 
-function writeList(
-  items: readonly StatementItem[],
-  stressedBits: SubstanceBits,
-  regime: Regime,
-  runs: Runs,
-): void {
+/** How a statement is written. */
+export interface StatementStyle {
+  language: Language;
+  /** What is at most 2 % follows at the end, where the law lets it (21 CFR 101.4(a)(2); 1169/2011 Annex VII A 6). */
+  hasTail: boolean;
+}
+
+interface Writing {
+  stressedBits: SubstanceBits;
+  regime: Regime;
+  language: Language;
+  runs: Runs;
+  /** Names that had to stay in English. */
+  untranslated: Set<string>;
+}
+
+function writeList(items: readonly StatementItem[], writing: Writing): void {
   items.forEach((item, index) => {
-    if (index > 0) runs.add(', ');
-    writeItem(item, stressedBits, regime, runs);
+    if (index > 0) writing.runs.add(', ');
+    writeItem(item, writing);
   });
 }
 
+/** The name of an ingredient in the label's language; English where nobody translated it, which is kept note of. */
+function nameOf({ foodId, name, names }: StatementItem, { regime, language, untranslated }: Writing): string {
+  const additive = regime === 'eu' && foodId !== null ? additiveName(foodId, language) : null;
+  if (additive !== null) return additive;
+  const translated = language === 'en' ? name : names[language];
+  if (translated === undefined) untranslated.add(name);
+  return translated ?? name;
+}
+
 /** One ingredient: a component opened in brackets, or its name with its pack's statement and its allergens stressed. */
-function writeItem(item: StatementItem, stressedBits: SubstanceBits, regime: Regime, runs: Runs): void {
+function writeItem(item: StatementItem, writing: Writing): void {
+  const { stressedBits, regime, language, runs, untranslated } = writing;
+  const name = nameOf(item, writing);
   if (item.parts.length > 0) {
-    runs.add(`${item.name} (`);
-    writeList(item.parts, stressedBits, regime, runs);
+    runs.add(`${name} (`);
+    writeList(item.parts, writing);
     runs.add(')');
     return;
   }
-  const inner = item.isUnrecorded ? 'ingredients not recorded' : item.statementText;
-  const whole = inner ? `${item.name} (${inner})` : item.name;
+  // A pack's own statement is in the language of the pack.
+  if (language !== 'en' && item.statementText !== '' && !item.isUnrecorded)
+    untranslated.add(item.statementText);
+  const inner = item.isUnrecorded ? LABEL_WORDS[language].notRecorded : item.statementText;
+  const whole = inner ? `${name} (${inner})` : name;
   const toStress = substancesIn(bitsOf(item.substances) & stressedBits);
   if (toStress.length === 0) {
     runs.add(whole);
@@ -142,7 +173,7 @@ function writeItem(item: StatementItem, stressedBits: SubstanceBits, regime: Reg
   for (const { text, stress } of segments) runs.add(text, stress);
   unnamed.forEach((substance, index) => {
     runs.add(index === 0 ? ' (' : ', ');
-    runs.add(allergenWord(substance, regime).toUpperCase(), true);
+    runs.add(allergenWord(substance, regime, language).toUpperCase(), true);
   });
   if (unnamed.length > 0) runs.add(')');
 }
@@ -151,10 +182,43 @@ function writeItem(item: StatementItem, stressedBits: SubstanceBits, regime: Reg
  * The ingredient statement, as runs of text. EU: allergens stressed where they occur (1169/2011 article 21). US: the
  * list is plain, "Contains" follows it.
  */
-export function ingredientStatement(ordered: readonly StatementItem[], setting: AllergenSetting): Segment[] {
-  const runs = new Runs();
-  writeList(ordered, setting.regime === 'eu' ? declaredBits(setting) : 0, setting.regime, runs);
-  return runs.segments;
+export function ingredientStatement(
+  ordered: readonly StatementItem[],
+  setting: AllergenSetting,
+  style: StatementStyle = { language: 'en', hasTail: false },
+): { segments: Segment[]; untranslated: string[] } {
+  const writing: Writing = {
+    stressedBits: setting.regime === 'eu' ? declaredBits(setting) : 0,
+    regime: setting.regime,
+    language: style.language,
+    runs: new Runs(),
+    untranslated: new Set(),
+  };
+  const { head, tail } = style.hasTail ? withTail(ordered) : { head: ordered, tail: [] };
+  writeList(head, writing);
+  if (tail.length > 0) {
+    writing.runs.add(setting.regime === 'us' ? ', contains 2% or less of: ' : ', ');
+    writeList(tail, writing);
+  }
+  return { segments: writing.runs.segments, untranslated: [...writing.untranslated] };
+}
+
+/** Most an ingredient of the tail may weigh, as a share of everything put in. */
+export const TAIL_SHARE = 0.02;
+
+/** The head by weight, and what is at most 2 % after it, by name. A tail of one is none, and a head there must be. */
+function withTail(ordered: readonly StatementItem[]): {
+  head: readonly StatementItem[];
+  tail: StatementItem[];
+} {
+  const all = ordered.reduce((sum, { grams }) => sum + grams, 0);
+  const tail = ordered.filter(({ grams }) => grams <= all * TAIL_SHARE);
+  if (tail.length < 2 || tail.length === ordered.length) return { head: ordered, tail: [] };
+  const inTail = new Set(tail);
+  return {
+    head: ordered.filter((item) => !inTail.has(item)),
+    tail: [...tail].sort((one, other) => (one.name < other.name ? -1 : 1)),
+  };
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -164,14 +228,15 @@ function declaredNames(
   traces: readonly Trace[],
   status: Trace['status'],
   setting: AllergenSetting,
+  language: Language,
 ): string[] {
   let bits = 0;
   for (const trace of traces) if (trace.status === status) bits |= trace.bits;
   return substancesIn(bits & declaredBits(setting)).map((each) => {
-    const word = capital(allergenWord(each, setting.regime));
+    const word = capital(allergenWord(each, setting.regime, language));
     const nut = allergensOf(setting).find((allergen) => allergen.id === 'tree-nut');
     return setting.regime === 'us' && nut?.substances.includes(each)
-      ? `Tree nuts (${word.toLowerCase()})`
+      ? `${LABEL_WORDS[language].treeNuts} (${word.toLowerCase()})`
       : word;
   });
 }
@@ -183,22 +248,33 @@ function declaredNames(
 export function allergenStatement(
   traces: readonly Trace[],
   setting: AllergenSetting,
-): { contains: string; mayContain: string; unconfirmed: string } {
-  const contains = declaredNames(traces, 'contains', setting);
-  const may = declaredNames(traces, 'may-contain', setting).filter((name) => !contains.includes(name));
+  language: Language = 'en',
+): {
+  contains: string;
+  mayContain: string;
+  unconfirmed: string;
+  named: { contains: string[]; mayContain: string[] };
+} {
+  const words = LABEL_WORDS[language];
+  const contains = declaredNames(traces, 'contains', setting, language);
+  const may = declaredNames(traces, 'may-contain', setting, language).filter(
+    (name) => !contains.includes(name),
+  );
   const check = declaredNames(
     traces.filter((trace) => trace.isNamed),
     'check',
     setting,
+    language,
   ).filter((name) => !contains.includes(name));
   const isAnyUnchecked = traces.some((trace) => trace.status === 'check');
-  const inList = 'Allergens: see the ingredients in CAPITALS.';
-  const us = contains.length > 0 ? `Contains: ${contains.join(', ')}.` : '';
+  const inList = words.allergensInCapitals;
+  const us = contains.length > 0 ? `${words.contains}: ${contains.join(', ')}.` : '';
   return {
     contains: setting.regime === 'us' ? us : contains.length > 0 ? inList : '',
-    mayContain: may.length > 0 ? `May contain: ${may.join(', ')}.` : '',
+    mayContain: may.length > 0 ? `${words.mayContain}: ${may.join(', ')}.` : '',
     unconfirmed: isAnyUnchecked
-      ? `Not confirmed: ${[...check, 'other allergens of packs that nobody has checked'].join(', ')}.`
+      ? `${words.notConfirmed}: ${[...check, words.otherAllergens].join(', ')}.`
       : '',
+    named: { contains, mayContain: may },
   };
 }

@@ -79,6 +79,7 @@ interface Context {
 }
 
 const NO_ITEMS: readonly StatementItem[] = [];
+const NO_NAMES = {};
 
 // Whole literals here and below, no spreads: this runs for every line at every keystroke.
 function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
@@ -87,6 +88,8 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
   const pack = isProduct ? packOf(kitchen, food.id) : null;
   return {
     name: food?.labelName ?? (inner ? inSentence(line.name) : line.name),
+    foodId: food?.id ?? null,
+    names: food?.labelNames ?? NO_NAMES,
     grams: (line.weight?.grams ?? 0) * line.takenUp,
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,

@@ -15,6 +15,7 @@ import {
   type FigureTolerance,
   type Label,
   type StatementItem,
+  type StatementStyle,
 } from '../label';
 import {
   addFood,
@@ -118,14 +119,20 @@ export interface WorksheetInput {
   target: Target;
   /** Machines of the kitchen that are asked for; for other stages the smallest that holds the batch is taken. */
   vesselIds?: readonly string[];
+  /** Language and order of the label's text; English and all by weight where nobody says. */
+  labelStyle?: StatementStyle;
   /** What reading the text left open about the whole, where the recipe was not saved by a cook yet. */
   readingFindings?: readonly Finding[];
 }
+
+const PLAIN_STYLE: StatementStyle = { language: 'en', hasTail: false };
 
 /** The statement at batch size: water follows the vessel, so its place in the list may move. */
 function batchStatement(composed: Composed, batch: Batch, kitchen: Kitchen): StatementItem[] {
   const scaled = composed.statementItems.map((item): StatementItem => ({
     name: item.name,
+    foodId: item.foodId,
+    names: item.names,
     grams: item.grams * factorFor(item.follows, batch),
     substances: item.substances,
     parts: item.parts,
@@ -156,10 +163,16 @@ function labelOf(
   kitchen: Kitchen,
   facts: Worksheet['nutrition'],
   tolerances: FigureTolerance[],
+  style: StatementStyle,
   open: readonly Finding[],
 ): Label {
   const missing = new Set<string>(facts.missing.map(({ id }) => id));
-  const segments = ingredientStatement(batchStatement(composed, batch, kitchen), kitchen);
+  const { segments, untranslated } = ingredientStatement(
+    batchStatement(composed, batch, kitchen),
+    kitchen,
+    style,
+  );
+  const { named, ...statement } = allergenStatement(composed.traces, kitchen, style.language);
   return {
     regime: kitchen.regime,
     title: composed.recipe.name,
@@ -167,7 +180,10 @@ function labelOf(
     figures: labelFigures(facts.perPortion, facts.per100g, missing, kitchen.regime),
     ingredients: segments.map(({ text }) => text).join(''),
     ingredientSegments: segments,
-    ...allergenStatement(composed.traces, kitchen),
+    ...statement,
+    named,
+    language: style.language,
+    untranslated,
     tolerances,
     narrowings: narrowingsOf(tolerances, facts.perPortion, scopeOfRange(composed, batch, book, kitchen)),
     isDraft: open.length > 0,
@@ -247,7 +263,7 @@ function roundedFinished(composed: Composed, batch: Batch, lines: readonly Works
  * Whatever is wrong comes back in `findings`; an unusable target shows the home recipe and says why.
  */
 export function worksheet(input: WorksheetInput, book: Book): Worksheet {
-  const { recipe, kitchen, target, vesselIds = [] } = input;
+  const { recipe, kitchen, target, vesselIds = [], labelStyle: style = PLAIN_STYLE } = input;
   const composed = compose(recipe, book, kitchen);
   const batch = planBatch(composed, target, kitchen, vesselIds);
   const planned = planComponents([{ composed, batch }], kitchen, vesselIds);
@@ -306,7 +322,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     allergens: flagsOf(composed.traces, kitchen),
     standards: standardFlagsOf(composed.traces, kitchen),
     nutrition,
-    label: labelOf(composed, batch, book, kitchen, nutrition, tolerances, findings.filter(isOpen)),
+    label: labelOf(composed, batch, book, kitchen, nutrition, tolerances, style, findings.filter(isOpen)),
     findings,
   };
 }

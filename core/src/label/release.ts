@@ -1,0 +1,245 @@
+/**
+ * A label that was released: the exact inputs it was worked out from, and what of them is otherwise now. The frozen inputs are
+ * enough to work the label out again, byte by byte.
+ */
+import type { Food } from '../food';
+import type { Kitchen } from '../kitchen';
+import { NUTRIENT_NAMES, NUTRIENTS } from '../nutrition';
+import { bookOf, type Book } from '../recipe/book';
+import { foodSet } from '../food';
+import type { Recipe } from '../recipe/recipe';
+import type { Target } from '../scaling';
+import { swapHere } from '../swap/library';
+import { WATER_ID, type SwapEntry } from '../swap/swap';
+import { compose, type Composed } from '../worksheet/compose';
+import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
+import type { StatementStyle } from './statement';
+
+/** What of a kitchen a label depends on. */
+export type FrozenKitchen = Kitchen;
+
+export interface FrozenInputs {
+  recipe: Recipe;
+  components: Recipe[];
+  foods: Food[];
+  swaps: SwapEntry[];
+  kitchen: FrozenKitchen;
+  target: Target;
+  vesselIds: string[];
+  style: StatementStyle;
+}
+
+/** States of a label on its way out of the kitchen. */
+export const RELEASE_STATES = ['draft', 'checked', 'released', 'withdrawn'] as const;
+export type ReleaseState = (typeof RELEASE_STATES)[number];
+
+interface Reached {
+  foods: Set<string>;
+  components: Map<string, Recipe>;
+}
+
+/** Ids that a written line may be read as, whatever is chosen. */
+function readAs(recipe: Recipe, reached: Reached): void {
+  for (const { reading, answers } of recipe.lines)
+    for (const id of [reading.foodId, answers.foodId, ...reading.otherFoodIds, ...reading.alternativeIds])
+      if (id) reached.foods.add(id);
+}
+
+function reach(composed: Composed, reached: Reached): void {
+  readAs(composed.recipe, reached);
+  for (const { food, inner } of composed.lines) {
+    if (food) reached.foods.add(food.id);
+    if (!inner) continue;
+    reached.components.set(inner.recipe.id, inner.recipe);
+    reach(inner, reached);
+  }
+}
+
+/** Everything a label is worked out from, and nothing else of the book. */
+export function freeze(input: WorksheetInput, book: Book): FrozenInputs {
+  const { recipe, kitchen, target, vesselIds = [], labelStyle = { language: 'en', hasTail: false } } = input;
+  const reached: Reached = { foods: new Set([WATER_ID]), components: new Map() };
+  reach(compose(recipe, book, kitchen), reached);
+  for (const { alsoFor } of kitchen.shared) for (const id of alsoFor) reached.foods.add(id);
+  const swaps = recipe.swaps.flatMap(({ swapId }) => {
+    const entry = swapHere(swapId, book.swaps, kitchen);
+    return entry ? [entry] : [];
+  });
+  for (const { fromId, to } of swaps)
+    for (const id of [fromId, ...to.map(({ foodId }) => foodId)]) reached.foods.add(id);
+  const byId = <T extends { id: string }>(one: T, other: T): number => (one.id < other.id ? -1 : 1);
+  return {
+    recipe,
+    components: [...reached.components.values()].sort(byId),
+    foods: [...reached.foods].flatMap((id) => book.foods.foods.get(id) ?? []).sort(byId),
+    swaps: [...swaps].sort(byId),
+    kitchen: {
+      ...kitchen,
+      packs: kitchen.packs.filter(({ foodId }) => reached.foods.has(foodId)),
+      weights: kitchen.weights.filter(({ foodId }) => reached.foods.has(foodId)),
+      names: kitchen.names.filter(({ foodId }) => reached.foods.has(foodId)),
+      swaps: kitchen.swaps.filter(({ id }) => swaps.some((entry) => entry.id === id)),
+      ratings: [],
+      diners: [],
+      targets: [],
+    },
+    target,
+    vesselIds: [...vesselIds],
+    style: labelStyle,
+  };
+}
+
+/** The book a frozen label was worked out from. */
+export function thawedBook({ foods, components, swaps }: FrozenInputs): Book {
+  return bookOf(foodSet(foods, components), components, swaps);
+}
+
+/** The worksheet of frozen inputs, worked out again. */
+export function thaw(frozen: FrozenInputs): Worksheet {
+  const { recipe, kitchen, target, vesselIds, style } = frozen;
+  return worksheet({ recipe, kitchen, target, vesselIds, labelStyle: style }, thawedBook(frozen));
+}
+
+/** One thing that is otherwise than when the label was released; an empty side was or is not there. */
+export interface InputChange {
+  what: string;
+  before: string;
+  after: string;
+}
+
+type Facets = Map<string, { what: string; text: string }>;
+
+const said = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value ?? null));
+
+function recipeFacets(recipe: Recipe, into: Facets): void {
+  const { id, name } = recipe;
+  const put = (key: string, what: string, value: unknown): void => {
+    into.set(`recipe ${id} ${key}`, { what, text: said(value) });
+  };
+  put('name', 'Name of the dish', name);
+  put('portions', `Portions of ${name}`, recipe.portions);
+  put('portion', `Portion size of ${name}, g`, recipe.portionGrams);
+  put('yield', `Weighed yield of ${name}, g`, recipe.measuredYieldGrams);
+  put(
+    'swaps',
+    `Swaps of ${name}`,
+    recipe.swaps.map(({ fromId, swapId }) => `${fromId}: ${swapId}`).join(', '),
+  );
+  put('free', `${name} is to be free from`, recipe.freeFrom.join(', '));
+  put('apart', `${name} is kept off`, recipe.apart.join(', '));
+  recipe.lines.forEach(({ id: lineId, text, answers, reading }) => {
+    const answered = Object.keys(answers).length > 0 ? ` ${said(answers)}` : '';
+    put(`line ${lineId}`, `A line of ${name}`, `${text}${answered}`);
+    put(`reading ${lineId}`, `How "${text}" is read`, said(reading));
+  });
+  put('order', `Order of the lines of ${name}`, recipe.lines.map((line) => line.id).join(' '));
+  recipe.steps.forEach(({ text }, index) => put(`step ${index}`, `Step ${index + 1} of ${name}`, text));
+}
+
+/** What of a food no label depends on. */
+const FOOD_NO_MATTER = new Set(['composition', 'allergens', 'measures', 'synonyms', 'energyKcal']);
+const without = (value: object, keys: ReadonlySet<string>): object =>
+  Object.fromEntries(Object.entries(value).filter(([key]) => !keys.has(key)));
+
+function foodFacets(food: Food, into: Facets): void {
+  const { id, name, composition, allergens, measures } = food;
+  for (const nutrient of NUTRIENTS)
+    into.set(`food ${id} ${nutrient}`, {
+      what: `${NUTRIENT_NAMES[nutrient].name} of ${name} in 100 g`,
+      text:
+        composition[nutrient] === null
+          ? 'unknown'
+          : `${composition[nutrient]} ${NUTRIENT_NAMES[nutrient].unit}`,
+    });
+  into.set(`food ${id} allergens`, { what: `Allergens of ${name}`, text: said(allergens) });
+  into.set(`food ${id} measures`, { what: `Measures of ${name}`, text: said(measures) });
+  into.set(`food ${id}`, {
+    what: `What the larder says of ${name}`,
+    text: said(without(food, FOOD_NO_MATTER)),
+  });
+}
+
+/** Settings that change no label. */
+const NO_MATTER = new Set([
+  'packs',
+  'weights',
+  'names',
+  'swaps',
+  'ratings',
+  'diners',
+  'targets',
+  'scales',
+  'name',
+  'id',
+  'service',
+  'policy',
+]);
+const SETTING_NAMES: Readonly<Record<string, string>> = {
+  regime: 'Law the label is printed under',
+  coconutIsTreeNut: 'Coconut counted as a tree nut',
+  transferLoss: 'Transfer loss of the kitchen',
+  shared: 'Shared equipment of the kitchen',
+  vessels: 'Machines of the kitchen',
+  standard: 'Standard of the kitchen',
+};
+
+/** Told in facets of their own, or no matter to a label. */
+const PACK_TOLD_APART = new Set(['statement', 'panel', 'statementVersion', 'price']);
+
+function kitchenFacets(kitchen: FrozenKitchen, into: Facets): void {
+  for (const [key, value] of Object.entries(kitchen))
+    if (!NO_MATTER.has(key))
+      into.set(`kitchen ${key}`, {
+        what: SETTING_NAMES[key] ?? `Kitchen setting "${key}"`,
+        text: said(value),
+      });
+  for (const pack of kitchen.packs) {
+    const { foodId, productName, statement, panel } = pack;
+    into.set(`pack ${foodId} statement`, { what: `Statement of ${productName}`, text: statement });
+    into.set(`pack ${foodId} panel`, { what: `Nutrition panel of ${productName}`, text: said(panel) });
+    into.set(`pack ${foodId}`, {
+      what: `What the pack of ${productName} says`,
+      text: said(without(pack, PACK_TOLD_APART)),
+    });
+  }
+  for (const { unit, foodId, grams } of kitchen.weights)
+    into.set(`weight ${unit} ${foodId}`, { what: `A ${unit} of ${foodId} here`, text: `${grams} g` });
+  for (const { written, foodId } of kitchen.names)
+    into.set(`name ${written}`, { what: `What "${written}" means here`, text: foodId });
+}
+
+function facetsOf({
+  recipe,
+  components,
+  foods,
+  swaps,
+  kitchen,
+  target,
+  vesselIds,
+  style,
+}: FrozenInputs): Facets {
+  const facets: Facets = new Map();
+  for (const each of [recipe, ...components]) recipeFacets(each, facets);
+  for (const food of foods) foodFacets(food, facets);
+  for (const swap of swaps) facets.set(`swap ${swap.id}`, { what: `The swap ${swap.id}`, text: said(swap) });
+  kitchenFacets(kitchen, facets);
+  facets.set('target', { what: 'Batch the label was worked out for', text: said(target) });
+  facets.set('machines', { what: 'Machines asked for', text: vesselIds.join(', ') });
+  facets.set('style', { what: 'Language and order of the label', text: said(style) });
+  return facets;
+}
+
+/** Everything that is otherwise now; empty while the label stands. */
+export function whatChanged(frozen: FrozenInputs, now: FrozenInputs): InputChange[] {
+  const before = facetsOf(frozen);
+  const after = facetsOf(now);
+  const changes: InputChange[] = [];
+  for (const [key, { what, text }] of before) {
+    const other = after.get(key);
+    if (other?.text !== text)
+      changes.push({ what: other?.what ?? what, before: text, after: other?.text ?? '' });
+  }
+  for (const [key, { what, text }] of after)
+    if (!before.has(key)) changes.push({ what, before: '', after: text });
+  return changes;
+}

@@ -1,0 +1,5 @@
+export * from './face';
+export * from './drawing';
+export * from './setter';
+export * from './svg';
+export * from './stock';
