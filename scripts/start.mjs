@@ -55,7 +55,7 @@ await main(async () => {
   const host = process.env.HOST;
   if (host && !LOOPBACK.includes(host)) {
     halt(
-      `HOST=${host} is refused: there are no accounts yet, so anyone who reaches the app could change a recipe. It listens on 127.0.0.1 only; leave HOST out.`,
+      `HOST=${host} is refused: recipes and packs can be changed without an account, by anyone who reaches the app. It listens on 127.0.0.1 only; leave HOST out.`,
     );
   }
   const port = readPort();
@@ -63,7 +63,12 @@ await main(async () => {
   const release = () => rmSync(LOCK, { force: true });
   try {
     ensurePackages();
-    ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
+    ensurePrograms({
+      mariadbd: 'mariadb-server',
+      'mariadb-install-db': 'mariadb-server',
+      // Draws the PNG of a label from its PDF.
+      pdftoppm: 'poppler-utils',
+    });
     ensureBuilt();
     const database = await startMariadb(FOLDER);
     const server = spawn(process.execPath, ['--import', 'tsx', join('server', 'src', 'main.ts')], {

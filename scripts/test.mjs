@@ -44,6 +44,7 @@ await main(async () => {
     'mariadb-install-db': 'mariadb-server',
     chromium: 'chromium',
     pdftotext: 'poppler-utils',
+    zbarimg: 'zbar-tools',
   });
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });

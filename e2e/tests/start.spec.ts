@@ -95,7 +95,7 @@ test('everything listens on loopback only, and Ctrl-C ends everything', async ()
 test('another HOST is refused with the reason', async () => {
   const { code, output } = await startAndWait({ HOST: '0.0.0.0', HAND_LADLE_DATA: folderOf('host') });
   expect(code).toBe(1);
-  expect(output).toMatch(/HOST=0\.0\.0\.0 is refused: there are no accounts yet/);
+  expect(output).toMatch(/HOST=0\.0\.0\.0 is refused: recipes and packs can be changed without an account/);
 });
 
 test('a taken port, a port that is none and a second start are each told in one sentence', async () => {

@@ -9,6 +9,7 @@ import { batchSheetPdf } from './batch-sheet-pdf';
 import {
   computeBatchSheet,
   computeDemand,
+  computePortion,
   computeWorksheet,
   digests,
   parseText,
@@ -21,7 +22,13 @@ import { ApiError, ERRORS } from './errors';
 import { addExchangeRoutes } from './exchange/routes';
 import { addLarderRoutes } from './imports/routes';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
-import { labelPdf } from './label-pdf';
+import { labelsPdf } from './label-files';
+import { contentOf, DRAFT_ON_ROLL, setBy } from './labels/options';
+import { addLabelRoutes } from './labels/routes';
+import { addAccountRoutes } from './accounts/routes';
+import { addGuard } from './accounts/guard';
+import { addDeviceRoutes } from './devices/routes';
+import type { Services } from './services';
 import { menuCsv, menuRows } from './menu';
 import { addSwapRoutes } from './swap-routes';
 import { asFile, bodyOf } from './request';
@@ -49,6 +56,7 @@ const TABLES = new Set(['/api/imports', '/api/foods.csv']);
 export interface AppOptions {
   store: Store;
   version: string;
+  services: Services;
   /** Where uploaded tables are kept until they are imported. */
   importFolder: string;
   /** Where errors that nobody expected are written. */
@@ -102,10 +110,15 @@ function addComputeRoutes(app: Hono, { store }: AppOptions): void {
   app.post('/api/label.pdf', async (context) => {
     const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
     const sheet = await computeWorksheet(request, store);
-    const pdf = await labelPdf(sheet.label);
+    const content = contentOf(sheet.label, DRAFT_ON_ROLL, { claims: [], watch: [] }, null, false);
+    const pdf = await labelsPdf(setBy(content, DRAFT_ON_ROLL), DRAFT_ON_ROLL);
     context.header('Content-Type', 'application/pdf');
     context.header('Content-Disposition', `attachment; filename="label-${sheet.recipeId}.pdf"`);
     return context.body(new Uint8Array(pdf));
+  });
+  app.post('/api/portion', async (context) => {
+    const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
+    return context.json(await computePortion(request, store));
   });
   app.post('/api/batch-sheet.pdf', async (context) => {
     const request = checked<BatchSheetRequest>(batchSheetRequest, await bodyOf(context));
@@ -208,6 +221,16 @@ export function createApp(options: AppOptions): Hono {
   });
   // Tables are streamed to disk and have a limit of their own.
   app.use('/api/*', (context, next) => (TABLES.has(context.req.path) ? next() : limit(context, next)));
+  const { services, store } = options;
+  addGuard(app);
+  // What waits in the spool is looked at anew after every write.
+  app.use('/api/*', async (context, next) => {
+    await next();
+    if (context.req.method !== 'GET') services.spool.noteWrite();
+  });
+  addAccountRoutes(app, services.people, services.audit);
+  addDeviceRoutes(app, services);
+  addLabelRoutes(app, { store, ...services });
   addExchangeRoutes(app, options.store);
   addLarderRoutes(app, options.store, options.importFolder);
   addReadRoutes(app, options);

@@ -7,10 +7,12 @@ import {
   lineFromText,
   nearestFree,
   planSwaps,
+  portionReview,
   readRecipe,
   recipeFromReading,
   standardize,
   stepsFromTexts,
+  targetFixes,
   versionsFor,
   worksheet,
   type BatchSheet,
@@ -97,7 +99,7 @@ function recipeFromWords(spoken: SpokenRecipe, book: Book): { recipe: Recipe; re
   return { recipe, readingFindings: [...about, ...counted] };
 }
 
-async function inputOf(
+export async function inputOf(
   request: ComputeRequest,
   store: Store,
 ): Promise<{ input: WorksheetInput; book: Book }> {
@@ -118,6 +120,16 @@ async function inputOf(
 export async function computeWorksheet(request: ComputeRequest, store: Store): Promise<Worksheet> {
   const { input, book } = await inputOf(request, store);
   return worksheet(input, book);
+}
+
+/** One portion looked at as food: plate, what to watch, credits, and ways to the kitchen's targets. */
+export async function computePortion(request: ComputeRequest, store: Store) {
+  const { input, book } = await inputOf(request, store);
+  const fixes = input.kitchen.targets.map((target) => ({
+    target,
+    fixes: targetFixes(input, target, book).map(({ recipe: _, ...fix }) => fix),
+  }));
+  return { ...portionReview(input, book), targets: fixes };
 }
 
 export interface BatchSheetRequest {

@@ -47,6 +47,8 @@ export const FIRST_OWN_VERSION = 2;
 
 export class LarderStore {
   private larderCache: Larder | null = null;
+  /** Counts changes of the larder, those of a running import too. */
+  larderChanges = 0;
 
   constructor(
     readonly database: Sequelize,
@@ -75,6 +77,7 @@ export class LarderStore {
   /** Called after foods changed behind the cache's back. */
   forgetLarder(): void {
     this.larderCache = null;
+    this.larderChanges += 1;
   }
 
   async food(id: string): Promise<SavedFood> {

@@ -9,6 +9,8 @@ import { migrate } from './database/migrations';
 import { defineTables } from './database/models';
 import { refreshLarder, seedOnce } from './database/seed';
 import { Store } from './store';
+import { DEMO_PEOPLE, seedPeople } from './accounts/people';
+import { createServices } from './services';
 
 const WEB = join('web', 'dist');
 const port = Number(process.env['PORT'] ?? 4310);
@@ -20,11 +22,20 @@ await migrate(database);
 await seedOnce(database, tables, new Date());
 await refreshLarder(database, tables);
 
+const store = new Store(database, tables);
+const log = (message: string): void => console.error(message);
+const services = createServices(store, log);
+if (await seedPeople(services.people)) {
+  const demo = DEMO_PEOPLE.map(({ login, role, password }) => `${role} ${login} / ${password}`).join(', ');
+  console.log(`Demo accounts were made, change their passwords before real use: ${demo}`);
+}
+
 const app = createApp({
-  store: new Store(database, tables),
+  store,
+  services,
   version,
   importFolder: join(process.env['HAND_LADLE_DATA'] ?? '.data', 'imports'),
-  log: (message) => console.error(message),
+  log,
 });
 app.use('/assets/*', async (context, next) => {
   await next();
@@ -36,6 +47,8 @@ app.get('/*', serveStatic({ path: join(WEB, 'index.html') }));
 
 const server = serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () => {
   console.log(`Hand Ladle is ready at http://127.0.0.1:${port}`);
+  // Jobs that waited when the server was stopped go on.
+  services.spool.wake();
 });
 server.on('error', (error) => {
   const isTaken = 'code' in error && error.code === 'EADDRINUSE';

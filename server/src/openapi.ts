@@ -2,6 +2,7 @@
 import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { ERRORS } from './errors';
+import { LABEL_OPERATIONS } from './label-operations';
 import { ratingRequest, swapEntry, versionsRequest } from './swap-schemas';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import {
@@ -19,7 +20,7 @@ import {
   worksheetRequest,
 } from './schemas';
 
-interface Operation {
+export interface Operation {
   method: 'get' | 'post' | 'put' | 'delete';
   path: string;
   summary: string;
@@ -28,6 +29,14 @@ interface Operation {
 }
 
 const OPERATIONS: readonly Operation[] = [
+  ...LABEL_OPERATIONS,
+  {
+    method: 'post',
+    path: '/api/portion',
+    summary: "One portion: plate check, nutrients to watch, school credits, ways to the kitchen's targets",
+    body: worksheetRequest,
+    answers: 'Plate, watch list, credits, targets',
+  },
   {
     method: 'get',
     path: '/api/health',
@@ -58,7 +67,7 @@ const OPERATIONS: readonly Operation[] = [
   {
     method: 'post',
     path: '/api/label.pdf',
-    summary: 'The per-serving label as PDF; DRAFT until every decision is taken',
+    summary: 'The per-serving label as PDF; DRAFT, because only a released one is printed without',
     body: worksheetRequest,
     answers: 'A PDF file',
   },

@@ -78,7 +78,7 @@ describe('the surface others rely on', () => {
         'findings',
       ]),
     );
-    expect(Object.keys(body.nutrition)).toEqual(['perPortion', 'per100g', 'missing']);
+    expect(Object.keys(body.nutrition)).toEqual(['perPortion', 'per100g', 'missing', 'ranges']);
     expect(body.allergens.find(({ id }: { id: string }) => id === 'soy')).toMatchObject({
       status: 'contains',
       paths: ['Tamari'],

@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import { bookOf, foodSet, worksheet, type Kitchen, type Label } from '@hand-ladle/core';
-import { labelPdf } from '../src/label-pdf';
+import { labelsPdf } from '../src/label-files';
+import { contentOf, DRAFT_ON_ROLL, setBy } from '../src/labels/options';
 
 const foods = loadFoods();
 const demo = loadDemoRecipes(foods);
@@ -13,6 +14,11 @@ const labelOf = (id: string, kitchen: Kitchen): Label => {
   const { recipe, target } = demo.find((each) => each.recipe.id === id)!;
   return worksheet({ recipe, kitchen, target: target! }, book).label;
 };
+const labelPdf = (label: Label, isReleased = false): Promise<Buffer> =>
+  labelsPdf(
+    setBy(contentOf(label, DRAFT_ON_ROLL, { claims: [], watch: [] }, null, isReleased), DRAFT_ON_ROLL),
+    DRAFT_ON_ROLL,
+  );
 /** The words of a PDF, by poppler; a word that broke at its own hyphen is put together again. */
 const textOf = (pdf: Buffer): string =>
   execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' })
@@ -29,7 +35,7 @@ describe.each(dishes)('the label of %s', (id) => {
     async (regime) => {
       const label = labelOf(id, { ...ward, regime });
       // The word across a draft is cut into the lines of the text, so the figures are read from the same label without it.
-      const text = textOf(await labelPdf({ ...label, isDraft: false }));
+      const text = textOf(await labelPdf(label, true));
       for (const { text: amount, per100gText, dailyValueText } of label.figures) {
         for (const printed of [amount, per100gText, dailyValueText]) {
           // A narrow column may break the energy between kilojoules and kilocalories.
@@ -61,8 +67,9 @@ describe('the file', () => {
     expect(one.equals(other)).toBe(true);
   });
 
-  test('says DRAFT only on a draft, with the number of open points', async () => {
-    expect(textOf(await labelPdf(flatbread))).not.toContain('DRAFT');
+  test('says DRAFT on all that is not released, with the number of open points', async () => {
+    expect(textOf(await labelPdf(flatbread, true))).not.toContain('DRAFT');
+    expect(textOf(await labelPdf(flatbread))).toContain('DRAFT - not released');
     const draft = textOf(await labelPdf(labelOf('red-lentil-tomato-soup', ward)));
     expect(draft).toContain('DRAFT - not for use: 1 open point');
   });
@@ -79,11 +86,11 @@ describe('the file', () => {
       ingredientSegments: [{ text: long, stress: false }],
       ingredients: long,
     };
-    expect(textOf(await labelPdf(label))).toContain('ingredient number 119.');
+    expect(textOf(await labelPdf(label, true))).toContain('ingredient number 119.');
   });
 
   test('prints letters its font lacks as question marks and drops marks of direction', async () => {
-    const text = textOf(await labelPdf({ ...flatbread, title: 'Crème “brûlée” 🥕 مطبخ \u202eabc' }));
+    const text = textOf(await labelPdf({ ...flatbread, title: 'Crème “brûlée” 🥕 مطبخ \u202eabc' }, true));
     expect(text).toContain('Crème “brûlée” ?');
     expect(text).toContain('abc');
     expect(text).not.toContain('\u202e');

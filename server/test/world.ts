@@ -5,6 +5,7 @@ import { connect } from '../src/database/connect';
 import { migrate } from '../src/database/migrations';
 import { defineTables } from '../src/database/models';
 import { seedOnce } from '../src/database/seed';
+import { createServices } from '../src/services';
 import { Store } from '../src/store';
 
 function databaseScript(act: 'start' | 'stop', folder: string): string {
@@ -32,21 +33,28 @@ export async function openWorld(name = 'test') {
   const isSeeded = await seedOnce(database, tables, new Date(0));
   const store = new Store(database, tables);
   const errors: string[] = [];
+  const clock = { at: new Date('2026-11-25T09:00:00Z') };
+  const services = createServices(
+    store,
+    (message) => errors.push(message),
+    () => clock.at,
+  );
   const app = createApp({
     store,
+    services,
     version: 'test',
     importFolder: `${folder}/imports`,
     log: (message) => errors.push(message),
   });
 
-  async function send(method: string, path: string, body?: unknown) {
+  async function send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
     const response = await app.request(path, {
       method,
       ...(body === undefined
-        ? {}
+        ? { headers }
         : {
             body: typeof body === 'string' ? body : JSON.stringify(body),
-            headers: { 'Content-Type': 'application/json' },
+            headers: { 'Content-Type': 'application/json', ...headers },
           }),
     });
     return { status: response.status, body: (await response.json()) as ReturnType<typeof JSON.parse> };
@@ -55,7 +63,7 @@ export async function openWorld(name = 'test') {
     await database.close();
     databaseScript('stop', folder);
   };
-  return { app, store, database, tables, errors, isSeeded, send, close };
+  return { app, store, services, clock, database, tables, errors, isSeeded, send, close };
 }
 
 export type World = Awaited<ReturnType<typeof openWorld>>;

@@ -227,7 +227,7 @@ function setAll(layout: Layout, ops: DrawingOp[], width: number, findings: Findi
 
 /** The word across a label that was not released: its diagonal fits the paper. */
 function draftMark({ content }: Layout, width: number, height: number): DrawingOp {
-  const size = Math.min(Math.hypot(width, height) / 5.2, width / 2.4);
+  const size = Math.min(Math.hypot(width, height) / 5.2, width / 2.9);
   return {
     kind: 'turned',
     x: width / 2,

@@ -84,7 +84,10 @@ const en: LabelWords = {
   forWhom: 'For',
   texture: 'Texture',
   draft: 'DRAFT',
-  openPoints: (count) => `DRAFT - not for use: ${count} open ${count === 1 ? 'point' : 'points'}`,
+  openPoints: (count) =>
+    count === 0
+      ? 'DRAFT - not released'
+      : `DRAFT - not for use: ${count} open ${count === 1 ? 'point' : 'points'}`,
   caution:
     'Calculated from recipe weights and reference data. Check against your local food law and the packs before use.',
   ask: 'Ask us about allergens before you order.',
@@ -129,7 +132,9 @@ const es: LabelWords = {
   texture: 'Textura',
   draft: 'BORRADOR',
   openPoints: (count) =>
-    `BORRADOR - no utilizar: ${count} ${count === 1 ? 'punto pendiente' : 'puntos pendientes'}`,
+    count === 0
+      ? 'BORRADOR - sin autorizar'
+      : `BORRADOR - no utilizar: ${count} ${count === 1 ? 'punto pendiente' : 'puntos pendientes'}`,
   caution:
     'Calculado a partir de pesos de receta y datos de referencia. Compruébelo con la legislación alimentaria local y los envases antes de usarlo.',
   ask: 'Consúltenos sobre los alérgenos antes de pedir.',
@@ -174,7 +179,9 @@ const fr: LabelWords = {
   texture: 'Texture',
   draft: 'BROUILLON',
   openPoints: (count) =>
-    `BROUILLON - ne pas utiliser : ${count} ${count === 1 ? 'point ouvert' : 'points ouverts'}`,
+    count === 0
+      ? 'BROUILLON - non validé'
+      : `BROUILLON - ne pas utiliser : ${count} ${count === 1 ? 'point ouvert' : 'points ouverts'}`,
   caution:
     "Calculé à partir des poids de la recette et de données de référence. À vérifier avec la législation alimentaire locale et les emballages avant l'emploi.",
   ask: 'Renseignez-vous sur les allergènes avant de commander.',

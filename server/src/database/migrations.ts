@@ -1,18 +1,8 @@
 /** The schema, one step at a time. A step that has run on a kitchen's machine is never edited: add another. */
 import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
-
-const id = { type: DataTypes.STRING(80), allowNull: false, primaryKey: true };
-const serial = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true };
-const grams = (allowNull: boolean) => ({ type: DataTypes.DECIMAL(14, 3), allowNull });
-const json = (allowNull = false) => ({ type: DataTypes.TEXT('long'), allowNull });
-const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false });
-const reference = (table: string, allowNull: boolean, onDelete: 'CASCADE' | 'RESTRICT') => ({
-  type: DataTypes.STRING(80),
-  allowNull,
-  references: { model: table, key: 'id' },
-  onDelete,
-});
+import { addAccountsAndLabels, removeAccountsAndLabels } from './accounts-and-labels';
+import { grams, id, json, reference, serial, text } from './columns';
 
 async function firstSchema(q: QueryInterface): Promise<void> {
   const position = { type: DataTypes.INTEGER.UNSIGNED, allowNull: false };
@@ -215,6 +205,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '005-own-swaps-and-ratings',
         up: ({ context }) => addOwnSwaps(context),
         down: ({ context }) => removeOwnSwaps(context),
+      },
+      {
+        name: '006-accounts-and-labels',
+        up: ({ context }) => addAccountsAndLabels(context),
+        down: ({ context }) => removeAccountsAndLabels(context),
       },
     ],
   });

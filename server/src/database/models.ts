@@ -15,6 +15,15 @@ export interface Tables {
   lines: Table;
   steps: Table;
   recipeSwaps: Table;
+  people: Table;
+  sessions: Table;
+  attempts: Table;
+  releases: Table;
+  batches: Table;
+  jobs: Table;
+  printers: Table;
+  outputs: Table;
+  audit: Table;
 }
 
 /** A column of JSON text that the model shows as a value. */
@@ -143,5 +152,89 @@ export function defineTables(database: Sequelize): Tables {
       reading: json('reading'),
     }),
     recipeSwaps: table('recipe_swaps', { id: serial, recipeId: string, fromId: string, swapId: string }),
+    people: table('people', {
+      id: key,
+      login: string,
+      name: string,
+      role: string,
+      passwordHash: string,
+      isActive: BOOLEAN,
+      createdAt: DATE(3),
+    }),
+    sessions: table('sessions', {
+      tokenHash: { type: string, primaryKey: true },
+      personId: string,
+      createdAt: DATE(3),
+      expiresAt: DATE(3),
+    }),
+    attempts: table('sign_in_attempts', {
+      id: serial,
+      login: string,
+      address: string,
+      at: DATE(3),
+      isSuccess: BOOLEAN,
+    }),
+    releases: table('label_releases', {
+      id: key,
+      kitchenId: string,
+      recipeId: string,
+      state: string,
+      inputs: json('inputs'),
+      label: json('label'),
+      review: json('review'),
+      claims: json('claims'),
+      draftedBy: string,
+      draftedAt: DATE(3),
+      checkedBy: string,
+      checkedAt: DATE(3),
+      releasedBy: string,
+      releasedAt: DATE(3),
+      withdrawnBy: string,
+      withdrawnAt: DATE(3),
+      version: INTEGER,
+    }),
+    batches: table('batches', {
+      number: serial,
+      code: string,
+      releaseId: string,
+      madeOn: DATEONLY,
+      useBy: DATEONLY,
+      grams: decimal('grams'),
+      madeBy: string,
+      createdAt: DATE(3),
+    }),
+    jobs: table('print_jobs', {
+      id: key,
+      releaseId: string,
+      content: json('content'),
+      options: json('options'),
+      quantity: INTEGER,
+      printed: INTEGER,
+      state: string,
+      problem: string,
+      askedBy: string,
+      askedAt: DATE(3),
+      endedAt: DATE(3),
+    }),
+    printers: table('printer_state', { id: key, data: json('data') }),
+    outputs: table('printer_outputs', {
+      id: serial,
+      jobId: string,
+      sequence: INTEGER,
+      lengthMm: decimal('lengthMm'),
+      at: DATE(3),
+    }),
+    audit: table('audit_entries', {
+      id: serial,
+      at: DATE(3),
+      personId: string,
+      personName: string,
+      role: string,
+      act: string,
+      subject: string,
+      details: json('details'),
+      previousHash: string,
+      hash: string,
+    }),
   };
 }

@@ -1,0 +1,189 @@
+/** The people of the kitchen, their roles, and their sessions. */
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { Op, UniqueConstraintError } from 'sequelize';
+import type { Tables } from '../database/models';
+import type { Row } from '../larder-store';
+import { ApiError } from '../errors';
+import { hashPassword, isPassword } from './passwords';
+
+/** Each may do what the one before may, and more. */
+export const ROLES = ['cook', 'editor', 'checker', 'manager'] as const;
+export type Role = (typeof ROLES)[number];
+/** What each role adds. */
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  cook: 'prints released labels',
+  editor: 'writes labels and hands them in',
+  checker: 'checks a label against the packs, and withdraws one',
+  manager: 'releases labels, and keeps the accounts',
+};
+
+export interface Person {
+  id: string;
+  login: string;
+  name: string;
+  role: Role;
+  isActive: boolean;
+}
+
+export const mayActAs = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed);
+
+const HOUR = 3_600_000;
+/** A working day: signed in at the early shift, out after the late one. */
+export const SESSION_HOURS = 12;
+/** Wrong guesses that are free, and how the wait grows after them: 5 s, 10 s, 20 s ... to 15 min. */
+export const FREE_GUESSES = 5;
+export const FIRST_WAIT_SECONDS = 5;
+export const MOST_WAIT_SECONDS = 900;
+/** One address may guess at several accounts a little longer. */
+export const FREE_GUESSES_OF_ADDRESS = 20;
+
+/** Seconds to wait after so many wrong guesses in a row. */
+export const waitAfter = (wrong: number, free: number): number =>
+  wrong < free ? 0 : Math.min(MOST_WAIT_SECONDS, FIRST_WAIT_SECONDS * 2 ** Math.min(20, wrong - free));
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+const personOf = (row: Row): Person => ({
+  id: row.get('id') as string,
+  login: row.get('login') as string,
+  name: row.get('name') as string,
+  role: row.get('role') as Role,
+  isActive: Boolean(row.get('isActive')),
+});
+
+export class People {
+  constructor(
+    private readonly tables: Tables,
+    private readonly now: () => Date,
+  ) {}
+
+  async all(): Promise<Person[]> {
+    return (await this.tables.people.findAll({ order: [['name', 'ASC']] })).map(personOf);
+  }
+
+  async person(id: string): Promise<Person> {
+    const row = await this.tables.people.findByPk(id);
+    if (!row) throw new ApiError('person-not-found');
+    return personOf(row);
+  }
+
+  async create(person: { login: string; name: string; role: Role; password: string }): Promise<Person> {
+    const { login, name, role, password } = person;
+    const id = randomUUID();
+    try {
+      await this.tables.people.create({
+        id,
+        login,
+        name,
+        role,
+        passwordHash: await hashPassword(password),
+        isActive: true,
+        createdAt: this.now(),
+      });
+    } catch (error) {
+      if (error instanceof UniqueConstraintError) throw new ApiError('login-taken');
+      throw error;
+    }
+    return this.person(id);
+  }
+
+  /** Changes what was named. A new password or a closed account ends every session of the person. */
+  async change(
+    id: string,
+    { name, role, isActive, password }: { name?: string; role?: Role; isActive?: boolean; password?: string },
+  ): Promise<Person> {
+    const before = await this.person(id);
+    const losesManager = before.role === 'manager' && (isActive === false || (role && role !== 'manager'));
+    const managers = await this.tables.people.count({ where: { role: 'manager', isActive: true } });
+    if (losesManager && before.isActive && managers <= 1) throw new ApiError('last-manager');
+    await this.tables.people.update(
+      {
+        ...(name === undefined ? {} : { name }),
+        ...(role === undefined ? {} : { role }),
+        ...(isActive === undefined ? {} : { isActive }),
+        ...(password === undefined ? {} : { passwordHash: await hashPassword(password) }),
+      },
+      { where: { id } },
+    );
+    if (password !== undefined || isActive === false)
+      await this.tables.sessions.destroy({ where: { personId: id } });
+    return this.person(id);
+  }
+
+  /** Wrong guesses since the last right one, and when the last was. */
+  private async wrongGuesses(where: Record<string, unknown>): Promise<{ count: number; last: Date | null }> {
+    const since = new Date(this.now().getTime() - 24 * HOUR);
+    const rows = await this.tables.attempts.findAll({
+      where: { ...where, at: { [Op.gte]: since } },
+      order: [['id', 'DESC']],
+      limit: 200,
+    });
+    const wrong = rows.findIndex((row) => Boolean(row.get('isSuccess')));
+    const count = wrong < 0 ? rows.length : wrong;
+    return { count, last: count > 0 ? (rows[0]!.get('at') as Date) : null };
+  }
+
+  /** Refuses while the wait after wrong guesses lasts, whatever is typed now. */
+  private async mayGuess(login: string, address: string): Promise<void> {
+    const waits = [
+      { of: await this.wrongGuesses({ login }), free: FREE_GUESSES },
+      { of: await this.wrongGuesses({ address }), free: FREE_GUESSES_OF_ADDRESS },
+    ].map(({ of, free }) => {
+      const until = (of.last?.getTime() ?? 0) + waitAfter(of.count, free) * 1000;
+      return Math.ceil((until - this.now().getTime()) / 1000);
+    });
+    const seconds = Math.max(...waits);
+    if (seconds > 0) throw new ApiError('too-many-guesses', [{ seconds }]);
+  }
+
+  /** Signs in; returns the person and the token of a new session. */
+  async signIn(
+    login: string,
+    password: string,
+    address: string,
+  ): Promise<{ person: Person; token: string; expiresAt: Date }> {
+    await this.mayGuess(login, address);
+    const row = await this.tables.people.findOne({ where: { login } });
+    const isRight = await isPassword(password, row ? (row.get('passwordHash') as string) : null);
+    const isSuccess = isRight && row !== null && Boolean(row.get('isActive'));
+    await this.tables.attempts.create({ login, address, at: this.now(), isSuccess });
+    if (!isSuccess || !row) throw new ApiError('sign-in-refused');
+    const token = randomBytes(32).toString('base64url');
+    const expiresAt = new Date(this.now().getTime() + SESSION_HOURS * HOUR);
+    await this.tables.sessions.create({
+      tokenHash: hashOf(token),
+      personId: row.get('id'),
+      createdAt: this.now(),
+      expiresAt,
+    });
+    await this.tables.sessions.destroy({ where: { expiresAt: { [Op.lt]: this.now() } } });
+    return { person: personOf(row), token, expiresAt };
+  }
+
+  async signOut(token: string): Promise<void> {
+    await this.tables.sessions.destroy({ where: { tokenHash: hashOf(token) } });
+  }
+
+  /** Who a token is; null where it is nobody's, over, or the account is closed. */
+  async bySession(token: string): Promise<Person | null> {
+    const session = await this.tables.sessions.findByPk(hashOf(token));
+    if (!session || (session.get('expiresAt') as Date) <= this.now()) return null;
+    const row = await this.tables.people.findByPk(session.get('personId') as string);
+    return row && row.get('isActive') ? personOf(row) : null;
+  }
+}
+
+/** The demo set: one of each role. Their passwords are said at the first start and stand in the README. */
+export const DEMO_PEOPLE: readonly { login: string; name: string; role: Role; password: string }[] = [
+  { login: 'ilka', name: 'Ilka Reedmace', role: 'cook', password: 'ladle-cook-1' },
+  { login: 'tamsin', name: 'Tamsin Oatfield', role: 'editor', password: 'ladle-editor-1' },
+  { login: 'bram', name: 'Bram Sorrel', role: 'checker', password: 'ladle-checker-1' },
+  { login: 'wenna', name: 'Wenna Alder', role: 'manager', password: 'ladle-manager-1' },
+];
+
+/** Makes the demo set where there is nobody yet; true when it did. */
+export async function seedPeople(people: People): Promise<boolean> {
+  if ((await people.all()).length > 0) return false;
+  for (const person of DEMO_PEOPLE) await people.create(person);
+  return true;
+}

@@ -1,0 +1,240 @@
+/**
+ * The spool: jobs in the order they were asked for, label by label. A job counts a label only after the printer said it is
+ * out, and asks again under the same name after a jam or a crash, so none is lost and none comes twice. Before each label it
+ * looks whether what was released still stands.
+ */
+import { randomUUID } from 'node:crypto';
+import { Op, type Transaction } from 'sequelize';
+import { pointsToMm, type LabelContent } from '@hand-ladle/core';
+import type { AuditTrail } from '../accounts/audit';
+import type { Person } from '../accounts/people';
+import { ApiError } from '../errors';
+import { labelsPdf } from '../label-files';
+import type { Row } from '../larder-store';
+import { setBy, type LabelOptions } from '../labels/options';
+import type { Releases } from '../labels/releases';
+import type { Store } from '../store';
+import { PrinterProblem, type LabelPrinter } from './label-printer';
+
+export const JOB_STATES = ['waiting', 'printing', 'stopped', 'done', 'cancelled'] as const;
+export type JobState = (typeof JOB_STATES)[number];
+/** Jobs that may wait at once; more are refused until some are done. */
+export const MOST_WAITING = 1000;
+
+export interface PrintJob {
+  id: string;
+  releaseId: string;
+  title: string;
+  kind: string;
+  batchCode: string | null;
+  stockName: string;
+  quantity: number;
+  printed: number;
+  state: JobState;
+  problem: string;
+  askedBy: string;
+  askedAt: string;
+}
+
+const OPEN: readonly JobState[] = ['waiting', 'printing'];
+
+export class Spool {
+  private isRunning = false;
+  private next: NodeJS.Timeout | null = null;
+  /** The last freshness of a release, and the state of the world it was found in. */
+  private readonly fresh = new Map<string, number>();
+  /** Counts every write to the server: what was fresh before one is looked at again. */
+  private writes = 0;
+
+  constructor(
+    private readonly store: Store,
+    private readonly releases: Releases,
+    private readonly audit: AuditTrail,
+    readonly printer: LabelPrinter,
+    private readonly now: () => Date,
+    private readonly log: (message: string) => void,
+  ) {}
+
+  private get jobsTable() {
+    return this.store.tables.jobs;
+  }
+
+  /** Something changed: what is waiting is looked at anew before it prints. */
+  noteWrite(): void {
+    this.writes += 1;
+  }
+
+  /** Takes a job in, inside the transaction that made its batch. */
+  async add(
+    releaseId: string,
+    content: LabelContent,
+    options: LabelOptions,
+    by: Person,
+    transaction: Transaction,
+  ): Promise<string> {
+    const waiting = await this.jobsTable.count({
+      where: { state: { [Op.in]: [...OPEN, 'stopped'] } },
+      transaction,
+    });
+    if (waiting >= MOST_WAITING) throw new ApiError('spool-full');
+    const id = randomUUID();
+    await this.jobsTable.create(
+      {
+        id,
+        releaseId,
+        content,
+        options,
+        quantity: options.quantity,
+        printed: 0,
+        state: 'waiting',
+        problem: '',
+        askedBy: by.id,
+        askedAt: this.now(),
+      },
+      { transaction },
+    );
+    const { title, facts } = content;
+    await this.audit.add(
+      'printed',
+      by,
+      releaseId,
+      { job: id, title, quantity: options.quantity, batch: facts.batchCode },
+      transaction,
+    );
+    return id;
+  }
+
+  private async jobOf(row: Row, names: ReadonlyMap<string, string>): Promise<PrintJob> {
+    const content = row.get('content') as LabelContent;
+    const options = row.get('options') as LabelOptions;
+    return {
+      id: row.get('id') as string,
+      releaseId: row.get('releaseId') as string,
+      title: content.title,
+      kind: content.kind,
+      batchCode: content.facts.batchCode,
+      stockName: options.stock.name,
+      quantity: row.get('quantity') as number,
+      printed: row.get('printed') as number,
+      state: row.get('state') as JobState,
+      problem: row.get('problem') as string,
+      askedBy: names.get(row.get('askedBy') as string) ?? '',
+      askedAt: (row.get('askedAt') as Date).toISOString(),
+    };
+  }
+
+  /** The jobs, newest first. */
+  async jobs(most: number): Promise<PrintJob[]> {
+    const rows = await this.jobsTable.findAll({
+      order: [
+        ['askedAt', 'DESC'],
+        ['id', 'DESC'],
+      ],
+      limit: most,
+    });
+    const people = await this.store.tables.people.findAll();
+    const names = new Map(people.map((row) => [row.get('id') as string, row.get('name') as string]));
+    return Promise.all(rows.map((row) => this.jobOf(row, names)));
+  }
+
+  /** The label of a job as it was set. */
+  async labelOf(id: string) {
+    const row = await this.jobsTable.findByPk(id);
+    if (!row) throw new ApiError('job-not-found');
+    const content = row.get('content') as LabelContent;
+    return { content, set: setBy(content, row.get('options') as LabelOptions) };
+  }
+
+  /** Puts an end to a job; what came out stays out. */
+  async cancel(id: string, by: Person): Promise<void> {
+    await this.store.database.transaction(async (transaction) => {
+      const [changed] = await this.jobsTable.update(
+        { state: 'cancelled', endedAt: this.now() },
+        { where: { id, state: { [Op.in]: [...OPEN, 'stopped'] } }, transaction },
+      );
+      if (changed === 0) throw new ApiError('job-not-found');
+      await this.audit.add('print-cancelled', by, id, null, transaction);
+    });
+  }
+
+  /** Lets stopped jobs try again, once the printer was mended. A job whose label is stale stops again. */
+  async resume(): Promise<void> {
+    await this.jobsTable.update({ state: 'waiting', problem: '' }, { where: { state: 'stopped' } });
+    this.wake();
+  }
+
+  /** Whether a release still stands; asked again only after something was written. */
+  private async mustStand(releaseId: string): Promise<void> {
+    const at = this.writes + this.store.larderChanges;
+    if (this.fresh.get(releaseId) === at) return;
+    await this.releases.printable(releaseId);
+    this.fresh.set(releaseId, at);
+  }
+
+  private async stop(row: Row, problem: string): Promise<void> {
+    await row.update({ state: 'stopped', problem });
+  }
+
+  /** Prints the next label of the first job. False where there is nothing to do or the printer cannot. */
+  async step(): Promise<boolean> {
+    const row = await this.jobsTable.findOne({
+      where: { state: { [Op.in]: [...OPEN] } },
+      order: [
+        ['state', 'ASC'],
+        ['askedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    });
+    if (!row) return false;
+    const id = row.get('id') as string;
+    const quantity = row.get('quantity') as number;
+    const sequence = (row.get('printed') as number) + 1;
+    try {
+      await this.mustStand(row.get('releaseId') as string);
+      const options = row.get('options') as LabelOptions;
+      const set = setBy(row.get('content') as LabelContent, options);
+      await this.printer.print({
+        jobId: id,
+        sequence,
+        widthMm: pointsToMm(set.width),
+        lengthMm: pointsToMm(set.height),
+        page: () => labelsPdf(set, { stock: options.stock, start: 1, quantity: 1 }),
+      });
+    } catch (error) {
+      if (error instanceof PrinterProblem) await this.stop(row, `Printer: ${error.state}`);
+      else if (error instanceof ApiError) await this.stop(row, error.message);
+      else throw error;
+      return false;
+    }
+    // Only a job that is still wanted counts on: it may have been cancelled while its label came out.
+    const isDone = sequence >= quantity;
+    await this.jobsTable.update(
+      { printed: sequence, state: isDone ? 'done' : 'printing', ...(isDone ? { endedAt: this.now() } : {}) },
+      { where: { id, state: { [Op.in]: [...OPEN] } } },
+    );
+    return true;
+  }
+
+  /** Prints until nothing waits or the printer stops. */
+  async drain(): Promise<void> {
+    if (this.isRunning) return;
+    this.isRunning = true;
+    try {
+      while (await this.step());
+    } finally {
+      this.isRunning = false;
+    }
+  }
+
+  /** Goes on in the background, soon. */
+  wake(): void {
+    if (this.next) return;
+    this.next = setTimeout(() => {
+      this.next = null;
+      this.drain().catch((error: unknown) =>
+        this.log(error instanceof Error ? (error.stack ?? error.message) : String(error)),
+      );
+    }, 20);
+    this.next.unref();
+  }
+}

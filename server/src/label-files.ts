@@ -1,0 +1,84 @@
+/** Labels as files: PDF on rolls and sheets, SVG and PNG of one label, plain text. */
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
+import { mmToPoints, PAPERS, placesOnSheets, svgOf, type SetLabel, type Stock } from '@hand-ladle/core';
+import { ApiError } from './errors';
+import { bytesOf, fontFile, formOf, newPdf } from './pdf';
+
+/** How many labels one file may hold. */
+export const MOST_LABELS = 1000;
+
+export interface Run {
+  stock: Stock;
+  /** First label of the first sheet, counted from 1; rolls have none. */
+  start: number;
+  quantity: number;
+}
+
+/** So many of a label as one PDF: a page a label on a roll, pages of labels on sheets. */
+export async function labelsPdf(label: SetLabel, { stock, start, quantity }: Run): Promise<Buffer> {
+  const paper: [number, number] =
+    stock.kind === 'roll'
+      ? [label.width, label.height]
+      : [mmToPoints(PAPERS[stock.paper].widthMm), mmToPoints(PAPERS[stock.paper].heightMm)];
+  const pdf = newPdf(paper, 'Label');
+  const done = bytesOf(pdf);
+  const place = formOf(pdf, label);
+  const turn = (): unknown => pdf.addPage({ size: paper, margin: 0 });
+  if (stock.kind === 'roll')
+    for (let index = 0; index < quantity; index += 1) {
+      if (index > 0) turn();
+      place(0, 0);
+    }
+  else {
+    let page = 0;
+    for (const each of placesOnSheets(stock, start, quantity)) {
+      for (; page < each.page; page += 1) turn();
+      place(mmToPoints(each.xMm), mmToPoints(each.yMm));
+    }
+  }
+  pdf.end();
+  return done;
+}
+
+let fontStyle: string | null = null;
+
+/** The shipped type inside the file, so that it looks the same wherever it goes. */
+function embeddedFont(): string {
+  fontStyle ??= `<style>${(
+    [
+      ['regular', 400],
+      ['bold', 700],
+      ['black', 900],
+    ] as const
+  )
+    .map(
+      ([name, weight]) =>
+        `@font-face{font-family:Archivo;font-weight:${weight};src:url(data:font/woff2;base64,${fontFile(name, 'woff2').toString('base64')})}`,
+    )
+    .join('')}</style>`;
+  return fontStyle;
+}
+
+export const labelSvg = (label: SetLabel, title: string): string =>
+  svgOf(label, title, embeddedFont()).replace("'Archivo Variable', Archivo", 'Archivo');
+
+/** Dots per inch of a label printer of the trade. */
+const PNG_DPI = 300;
+const run = promisify(execFile);
+
+/** One label as PNG, drawn from its PDF so that it is the same picture. */
+export async function labelPng(label: SetLabel): Promise<Buffer> {
+  const stock: Stock = { kind: 'roll', id: 'one', name: 'one', widthMm: 1, heightMm: null };
+  const pdf = await labelsPdf(label, { stock, start: 1, quantity: 1 });
+  const drawing = run('pdftoppm', ['-r', String(PNG_DPI), '-png', '-singlefile', '-'], {
+    encoding: 'buffer',
+    maxBuffer: 64 * 1024 * 1024,
+  });
+  drawing.child.stdin?.end(pdf);
+  try {
+    return (await drawing).stdout;
+  } catch {
+    throw new ApiError('png-unavailable');
+  }
+}

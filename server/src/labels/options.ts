@@ -1,0 +1,93 @@
+/** How a label is set: the kind, the paper, the pack, and what is known only when it is printed. */
+import {
+  labelContent,
+  setLabel,
+  type CodeImage,
+  type Label,
+  type LabelContent,
+  type LabelKind,
+  type PackSize,
+  type PanelForm,
+  type SetLabel,
+  type Stock,
+} from '@hand-ladle/core';
+import { codeImage } from '../codes';
+
+export interface LabelOptions {
+  kind: LabelKind;
+  stock: Stock;
+  form: PanelForm | null;
+  pack: PackSize;
+  start: number;
+  quantity: number;
+  symbology: CodeImage['symbology'] | null;
+  madeOn: string | null;
+  grams: number | null;
+  group: string | null;
+  texture: string | null;
+}
+
+/** The label of a portion on a roll of 102 mm, as long as its text. */
+export const DRAFT_ON_ROLL: LabelOptions = {
+  kind: 'serving',
+  stock: { kind: 'roll', id: 'roll-102', name: 'Roll, 102 mm, any length', widthMm: 102, heightMm: null },
+  form: null,
+  pack: { largestSurfaceCm2: null, labelAreaCm2: null },
+  start: 1,
+  quantity: 1,
+  symbology: null,
+  madeOn: null,
+  grams: null,
+  group: null,
+  texture: null,
+};
+
+/** What a batch adds to a label. */
+export interface BatchFacts {
+  code: string;
+  useBy: string;
+  /** The address its QR code opens. */
+  address: string;
+}
+
+/** A code as the label carries it: QR opens the batch's page, Code 128 is typed into the search by a scanner. */
+const codeOf = (options: LabelOptions, batch: BatchFacts): CodeImage | null =>
+  options.symbology === null
+    ? null
+    : codeImage(options.symbology, options.symbology === 'qr' ? batch.address : batch.code);
+
+export interface Told {
+  claims: readonly string[];
+  watch: readonly { name: string; text: string }[];
+}
+
+/** The content of a label by its options. Only a released one is no draft. */
+export function contentOf(
+  label: Label,
+  options: LabelOptions,
+  told: Told,
+  batch: BatchFacts | null,
+  isReleased: boolean,
+): LabelContent {
+  const { kind, madeOn, grams, group, texture } = options;
+  const isDated = batch !== null;
+  const content = labelContent(label, kind, {
+    claims: told.claims,
+    watch: kind === 'tray' ? told.watch : [],
+    facts: {
+      madeOn: isDated ? madeOn : null,
+      useBy: batch?.useBy ?? null,
+      batchCode: batch?.code ?? null,
+      grams,
+      group: kind === 'tray' ? group : null,
+      texture: kind === 'tray' ? texture : null,
+      code: batch && kind !== 'tray' && kind !== 'counter' ? codeOf(options, batch) : null,
+    },
+  });
+  return { ...content, isDraft: !isReleased };
+}
+
+export function setBy(content: LabelContent, { stock, pack, form }: LabelOptions): SetLabel {
+  const { widthMm, heightMm } = stock;
+  return setLabel(content, { paper: { widthMm, heightMm }, pack, form });
+}

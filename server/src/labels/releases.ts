@@ -1,0 +1,345 @@
+/** Labels on their way out of the kitchen: draft, checked, released, each step by a named person, frozen with its inputs. */
+import { randomUUID } from 'node:crypto';
+import type { Sequelize, Transaction } from 'sequelize';
+import {
+  batchCode,
+  claimsOf,
+  fixedText,
+  freeze,
+  homeTarget,
+  useByDate,
+  whatChanged,
+  worksheet,
+  FACT_NAMES,
+  type Claim,
+  type FactId,
+  type FrozenInputs,
+  type InputChange,
+  type Label,
+  type Regime,
+  type ReleaseState,
+  type StatementStyle,
+  type Target,
+  type Worksheet,
+  type WorksheetInput,
+} from '@hand-ladle/core';
+import type { AuditAct, AuditTrail } from '../accounts/audit';
+import type { People, Person } from '../accounts/people';
+import type { Row } from '../larder-store';
+import { ApiError } from '../errors';
+import type { Store } from '../store';
+
+export interface ReleaseAsked {
+  recipeId: string;
+  kitchenId: string;
+  regime?: Regime;
+  target?: Target;
+  vesselIds?: string[];
+  style: StatementStyle;
+  claims: string[];
+}
+
+export interface Signature {
+  name: string;
+  at: string;
+}
+
+/** A label as lists and screens show it. */
+export interface ReleaseView {
+  id: string;
+  recipeId: string;
+  recipeName: string;
+  kitchenId: string;
+  state: ReleaseState;
+  regime: Regime;
+  language: string;
+  portionGrams: number;
+  drafted: Signature | null;
+  checked: Signature | null;
+  released: Signature | null;
+  withdrawn: Signature | null;
+  openPoints: string[];
+  isStale: boolean;
+  /** What is otherwise than when it was frozen. */
+  changes: InputChange[];
+  version: number;
+}
+
+export interface Release extends ReleaseView {
+  label: Label;
+  claims: Claim[];
+  watch: { name: string; text: string }[];
+  inputs: FrozenInputs;
+}
+
+const ACT_OF: Readonly<Record<Exclude<ReleaseState, 'draft'>, AuditAct>> = {
+  checked: 'checked',
+  released: 'released',
+  withdrawn: 'withdrawn',
+};
+/** The state each step is taken from. */
+const FROM: Readonly<Record<Exclude<ReleaseState, 'draft'>, readonly ReleaseState[]>> = {
+  checked: ['draft'],
+  released: ['checked'],
+  withdrawn: ['draft', 'checked', 'released'],
+};
+
+/** What a tray slip tells of a portion. */
+const TRAY_FIGURES: readonly FactId[] = ['energyKcal', 'proteinG', 'sodiumMg', 'potassiumMg', 'phosphorusMg'];
+
+export function trayFigures(sheet: Worksheet): { name: string; text: string }[] {
+  const missing = new Set(sheet.nutrition.missing.map(({ id }) => id));
+  return TRAY_FIGURES.map((id) => {
+    const { name, unit } = FACT_NAMES[id];
+    const amount = fixedText(sheet.nutrition.perPortion[id], unit === 'g' ? 1 : 0);
+    return { name, text: `${missing.has(id) ? 'at least ' : ''}${amount} ${unit}` };
+  });
+}
+
+/** Every claim of a worksheet with how it stands. */
+export function claimsOfSheet(sheet: Worksheet, style: StatementStyle): Claim[] {
+  return claimsOf(
+    {
+      regime: sheet.label.regime,
+      portionGrams: sheet.portionGrams,
+      perPortion: sheet.nutrition.perPortion,
+      per100g: sheet.nutrition.per100g,
+      ranges: sheet.nutrition.ranges,
+      missing: new Set(sheet.nutrition.missing.map(({ id }) => id)),
+      allergens: sheet.allergens,
+      standards: sheet.standards,
+    },
+    style.language,
+  );
+}
+
+/** A label without what it was frozen with, which is large. */
+export const withoutInputs = ({ inputs: _, ...view }: Release): Omit<Release, 'inputs'> => view;
+/** What a list shows. */
+const asListed = ({ inputs: _, label: __, claims: ___, watch: ____, ...view }: Release): ReleaseView => view;
+
+export class Releases {
+  constructor(
+    private readonly store: Store,
+    private readonly people: People,
+    private readonly audit: AuditTrail,
+    private readonly now: () => Date,
+  ) {}
+
+  private get database(): Sequelize {
+    return this.store.database;
+  }
+
+  /** The inputs of a label as everything stands now. */
+  private async inputNow(
+    asked: Omit<ReleaseAsked, 'claims'>,
+  ): Promise<{ input: WorksheetInput; frozen: FrozenInputs; sheet: Worksheet }> {
+    const own = await this.store.kitchen(asked.kitchenId);
+    const kitchen = asked.regime ? { ...own, regime: asked.regime } : own;
+    const book = await this.store.book();
+    const saved = await this.store.recipe(asked.recipeId);
+    const target = asked.target ?? saved.target ?? homeTarget(saved.recipe, book, kitchen);
+    const input: WorksheetInput = {
+      recipe: saved.recipe,
+      kitchen,
+      target,
+      vesselIds: asked.vesselIds ?? saved.vesselIds,
+      labelStyle: asked.style,
+    };
+    return { input, frozen: freeze(input, book), sheet: worksheet(input, book) };
+  }
+
+  /** Hands a label in: frozen as it stands, a draft until somebody checks it. */
+  async draft(asked: ReleaseAsked, by: Person): Promise<Release> {
+    const { input, frozen, sheet } = await this.inputNow(asked);
+    const all = claimsOfSheet(sheet, asked.style);
+    const claims = asked.claims.map((id) => {
+      const claim = all.find((each) => each.id === id);
+      if (claim?.standing !== 'met') throw new ApiError('claim-not-met', [claim ?? { id }]);
+      return claim;
+    });
+    const id = randomUUID();
+    await this.database.transaction(async (transaction) => {
+      await this.store.tables.releases.create(
+        {
+          id,
+          kitchenId: input.kitchen.id,
+          recipeId: input.recipe.id,
+          state: 'draft',
+          inputs: frozen,
+          label: sheet.label,
+          review: { watch: trayFigures(sheet) },
+          claims,
+          draftedBy: by.id,
+          draftedAt: this.now(),
+          version: 1,
+        },
+        { transaction },
+      );
+      await this.audit.add(
+        'drafted',
+        by,
+        id,
+        { dish: input.recipe.name, regime: sheet.label.regime },
+        transaction,
+      );
+    });
+    return this.release(id);
+  }
+
+  /** What is otherwise now than in frozen inputs. A dish that is gone is one change. */
+  async changesSince(frozen: FrozenInputs): Promise<InputChange[]> {
+    const { recipe, kitchen, target, vesselIds, style } = frozen;
+    const own = await this.store.kitchen(kitchen.id);
+    try {
+      // The law is part of what was signed: a kitchen that turns to the other one makes every label of the first stale.
+      const now = await this.inputNow({
+        recipeId: recipe.id,
+        kitchenId: kitchen.id,
+        target,
+        vesselIds,
+        style,
+        regime: own.regime,
+      });
+      return whatChanged(frozen, now.frozen);
+    } catch (error) {
+      if (error instanceof ApiError && error.code === 'recipe-not-found')
+        return [{ what: 'The dish', before: recipe.name, after: '' }];
+      throw error;
+    }
+  }
+
+  private async viewOf(row: Row, names: ReadonlyMap<string, string>): Promise<Release> {
+    const inputs = row.get('inputs') as FrozenInputs;
+    const label = row.get('label') as Label;
+    const state = row.get('state') as ReleaseState;
+    const changes = state === 'withdrawn' ? [] : await this.changesSince(inputs);
+    const signature = (who: string, when: string): Signature | null => {
+      const at = row.get(when) as Date | null;
+      return at ? { name: names.get(row.get(who) as string) ?? '', at: at.toISOString() } : null;
+    };
+    return {
+      id: row.get('id') as string,
+      recipeId: row.get('recipeId') as string,
+      recipeName: label.title,
+      kitchenId: row.get('kitchenId') as string,
+      state,
+      regime: label.regime,
+      language: label.language,
+      portionGrams: label.portionGrams,
+      drafted: signature('draftedBy', 'draftedAt'),
+      checked: signature('checkedBy', 'checkedAt'),
+      released: signature('releasedBy', 'releasedAt'),
+      withdrawn: signature('withdrawnBy', 'withdrawnAt'),
+      openPoints: label.draftReasons,
+      isStale: changes.length > 0,
+      changes,
+      version: row.get('version') as number,
+      label,
+      claims: row.get('claims') as Claim[],
+      watch: (row.get('review') as { watch: Release['watch'] }).watch,
+      inputs,
+    };
+  }
+
+  private async names(): Promise<Map<string, string>> {
+    return new Map((await this.people.all()).map(({ id, name }) => [id, name]));
+  }
+
+  async release(id: string): Promise<Release> {
+    const row = await this.store.tables.releases.findByPk(id);
+    if (!row) throw new ApiError('label-not-found');
+    return this.viewOf(row, await this.names());
+  }
+
+  /** Labels of a kitchen, newest first; of one dish where it is named. */
+  async list(kitchenId: string | undefined, recipeId: string | undefined): Promise<ReleaseView[]> {
+    const rows = await this.store.tables.releases.findAll({
+      where: { ...(kitchenId ? { kitchenId } : {}), ...(recipeId ? { recipeId } : {}) },
+      order: [['draftedAt', 'DESC']],
+      limit: 200,
+    });
+    const names = await this.names();
+    const views: ReleaseView[] = [];
+    for (const row of rows) views.push(asListed(await this.viewOf(row, names)));
+    return views;
+  }
+
+  /** One step on. Nothing that is open or stale is checked or released. */
+  async step(id: string, to: Exclude<ReleaseState, 'draft'>, version: number, by: Person): Promise<Release> {
+    const before = await this.release(id);
+    if (!FROM[to].includes(before.state)) throw new ApiError('label-step', [{ state: before.state, to }]);
+    if (to !== 'withdrawn') {
+      if (before.openPoints.length > 0) throw new ApiError('label-open', before.openPoints);
+      if (before.isStale) throw new ApiError('label-stale', before.changes);
+    }
+    await this.database.transaction(async (transaction) => {
+      const [changed] = await this.store.tables.releases.update(
+        { state: to, [`${to}By`]: by.id, [`${to}At`]: this.now(), version: version + 1 },
+        { where: { id, version }, transaction },
+      );
+      if (changed === 0) throw new ApiError('label-conflict');
+      await this.audit.add(
+        ACT_OF[to],
+        by,
+        id,
+        { dish: before.recipeName, regime: before.regime },
+        transaction,
+      );
+    });
+    return this.release(id);
+  }
+
+  /** A label that may leave the kitchen now, or a refusal that says why not. */
+  async printable(id: string): Promise<Release> {
+    const release = await this.release(id);
+    if (release.state !== 'released') throw new ApiError('label-not-released', [{ state: release.state }]);
+    if (release.isStale) throw new ApiError('label-stale', release.changes);
+    return release;
+  }
+
+  /** A batch made under a released label: its code, its dates. */
+  async makeBatch(
+    release: Release,
+    made: { madeOn: string; grams: number | null },
+    by: Person,
+    transaction: Transaction,
+  ): Promise<{ code: string; useBy: string }> {
+    const { kitchen } = release.inputs;
+    const useBy = useByDate(
+      made.madeOn,
+      (await this.store.kitchen(kitchen.id)).service.keepsDays,
+      kitchen.regime,
+    );
+    const row = await this.store.tables.batches.create(
+      {
+        code: randomUUID(),
+        releaseId: release.id,
+        madeOn: made.madeOn,
+        useBy,
+        grams: made.grams,
+        madeBy: by.id,
+        createdAt: this.now(),
+      },
+      { transaction },
+    );
+    const code = batchCode(made.madeOn, row.get('number') as number);
+    await row.update({ code }, { transaction });
+    return { code, useBy };
+  }
+
+  /** The page of a batch: what it is, when it was made, whether its label still stands. */
+  async batch(code: string) {
+    const row = await this.store.tables.batches.findOne({ where: { code: code.toUpperCase() } });
+    if (!row) throw new ApiError('batch-not-found');
+    const release = await this.release(row.get('releaseId') as string);
+    return {
+      code: row.get('code') as string,
+      madeOn: row.get('madeOn') as string,
+      useBy: row.get('useBy') as string,
+      grams: row.get('grams') as number | null,
+      madeBy: (await this.names()).get(row.get('madeBy') as string) ?? '',
+      release: withoutInputs(release),
+    };
+  }
+}

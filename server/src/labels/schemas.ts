@@ -1,0 +1,91 @@
+/** What the label routes take, as Joi schemas. */
+import Joi from 'joi';
+import { LABEL_KINDS, LANGUAGES, PANEL_FORMS, sheetProblem, type SheetStock } from '@hand-ladle/core';
+import { MOST_LABELS } from '../label-files';
+import { id, regime, target, worksheetRequest } from '../schemas';
+
+const mm = Joi.number().min(0).max(2000);
+const roll = Joi.object({
+  kind: Joi.string().valid('roll').required(),
+  id: Joi.string().max(80).required(),
+  name: Joi.string().max(120).required(),
+  widthMm: Joi.number().min(20).max(300).required(),
+  heightMm: Joi.number().min(10).max(2000).allow(null).required(),
+});
+const sheet = Joi.object({
+  kind: Joi.string().valid('sheet').required(),
+  id: Joi.string().max(80).required(),
+  name: Joi.string().max(120).required(),
+  paper: Joi.string().valid('a4', 'letter').required(),
+  columns: Joi.number().integer().min(1).max(20).required(),
+  rows: Joi.number().integer().min(1).max(40).required(),
+  leftMm: mm.required(),
+  topMm: mm.required(),
+  gapXMm: mm.required(),
+  gapYMm: mm.required(),
+  widthMm: Joi.number().min(20).max(300).required(),
+  heightMm: Joi.number().min(10).max(420).required(),
+}).custom((value: SheetStock, helpers) => {
+  const problem = sheetProblem(value);
+  return problem === null
+    ? value
+    : helpers.message({ custom: `This grid does not fit its paper: ${problem}` });
+});
+const area = Joi.number().positive().max(100_000).allow(null).default(null);
+const words = Joi.string().trim().max(200).allow(null).default(null);
+const date = Joi.string().isoDate().length(10);
+
+/** How a label is set, and on what. */
+export const labelOptions = Joi.object({
+  kind: Joi.string()
+    .valid(...LABEL_KINDS)
+    .default('serving'),
+  stock: Joi.alternatives(roll, sheet).required(),
+  form: Joi.string()
+    .valid(...PANEL_FORMS)
+    .allow(null)
+    .default(null),
+  pack: Joi.object({ largestSurfaceCm2: area, labelAreaCm2: area }).default({
+    largestSurfaceCm2: null,
+    labelAreaCm2: null,
+  }),
+  start: Joi.number().integer().min(1).max(800).default(1),
+  quantity: Joi.number().integer().min(1).max(MOST_LABELS).default(1),
+  symbology: Joi.string().valid('code128', 'qr').allow(null).default(null),
+  madeOn: date.allow(null).default(null),
+  grams: Joi.number().positive().max(10_000_000).allow(null).default(null),
+  group: words,
+  texture: words,
+});
+
+const language = Joi.string().valid(...LANGUAGES);
+export const labelStyle = Joi.object({
+  language: language.default('en'),
+  hasTail: Joi.boolean().default(false),
+}).default({ language: 'en', hasTail: false });
+
+/** A label of a recipe as it stands: always a draft. */
+export const draftFileRequest = worksheetRequest.keys({
+  style: labelStyle,
+  options: labelOptions.required(),
+});
+
+export const newReleaseRequest = Joi.object({
+  recipeId: id.required(),
+  kitchenId: id.required(),
+  regime,
+  target,
+  vesselIds: Joi.array().items(id).max(20),
+  style: labelStyle,
+  claims: Joi.array().items(Joi.string().max(60)).max(20).unique().default([]),
+});
+
+/** Two people may act on one label: the version that was read goes with each act. */
+export const actRequest = Joi.object({ version: Joi.number().integer().min(1).required() });
+
+export const printRequest = Joi.object({ options: labelOptions.required() });
+
+export const simulateRequest = Joi.object({
+  act: Joi.string().valid('jam', 'clear', 'new-roll', 'short-roll', 'off', 'on').required(),
+});
+export const scaleRequest = Joi.object({ grams: Joi.number().min(0).max(100_000).required() });

@@ -1,0 +1,41 @@
+/** What the server does beside keeping the book: people, the audit trail, labels on their way, the printer and the scale. */
+import { AuditTrail } from './accounts/audit';
+import { People } from './accounts/people';
+import { SimulatedPrinter } from './devices/simulated-printer';
+import { SimulatedScale } from './devices/scale';
+import { Spool } from './devices/spool';
+import { Releases } from './labels/releases';
+import type { Store } from './store';
+
+export interface Services {
+  people: People;
+  audit: AuditTrail;
+  releases: Releases;
+  printer: SimulatedPrinter;
+  scale: SimulatedScale;
+  spool: Spool;
+  /** Today in the kitchen, ISO. */
+  today: () => string;
+}
+
+/** The services of a store. A real printer or scale takes the place of the simulated one here. */
+export function createServices(
+  store: Store,
+  log: (message: string) => void,
+  now: () => Date = () => new Date(),
+): Services {
+  const people = new People(store.tables, now);
+  const audit = new AuditTrail(store.database, store.tables, now);
+  const releases = new Releases(store, people, audit, now);
+  const printer = new SimulatedPrinter(store.tables, now);
+  const spool = new Spool(store, releases, audit, printer, now, log);
+  return {
+    people,
+    audit,
+    releases,
+    printer,
+    scale: new SimulatedScale(),
+    spool,
+    today: () => now().toISOString().slice(0, 10),
+  };
+}
