@@ -2,7 +2,7 @@
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
-import { ConnectionError } from 'sequelize';
+import { ConnectionError, DatabaseError } from 'sequelize';
 import type { KitchenName, KitchenWeight, Pack } from '@hand-ladle/core';
 import { loadEquipment } from '@hand-ladle/data';
 import { batchSheetPdf } from './batch-sheet-pdf';
@@ -70,7 +70,11 @@ function errorAnswer(context: Context, error: unknown, log: (message: string) =>
       : error instanceof ConnectionError
         ? new ApiError('database-down')
         : new ApiError('internal');
-  if (known.code === 'internal') log(error instanceof Error ? (error.stack ?? error.message) : String(error));
+  if (known.code === 'internal') {
+    // What the database said stands in the error it came from.
+    const cause = error instanceof DatabaseError ? `${error.parent.message}\n` : '';
+    log(cause + (error instanceof Error ? (error.stack ?? error.message) : String(error)));
+  }
   const { status, message } = ERRORS[known.code];
   return context.json({ error: { code: known.code, message, details: known.details } }, status);
 }

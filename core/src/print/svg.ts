@@ -1,6 +1,6 @@
 /** A drawing as SVG text. Texts stay texts, each held to its measured width. */
 import type { Drawing } from './drawing';
-import { pointsToMm } from './face';
+import { pointsToMm, printable } from './face';
 
 const WEIGHT_NUMBERS = { regular: 400, bold: 700, black: 900 } as const;
 const escaped = (text: string): string =>
@@ -19,5 +19,5 @@ export function svgOf({ width, height, ops }: Drawing, title: string, style = ''
         return `<text x="${figure(op.x)}" y="${figure(op.y)}" font-size="${figure(op.size)}" font-weight="${WEIGHT_NUMBERS[op.weight]}" textLength="${figure(op.width)}" xml:space="preserve">${escaped(op.text)}</text>`;
     }
   });
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${figure(pointsToMm(width))}mm" height="${figure(pointsToMm(height))}mm" viewBox="0 0 ${figure(width)} ${figure(height)}" role="img" aria-label="${escaped(title)}" font-family="'Archivo Variable', Archivo, sans-serif" style="font-kerning:none;font-variant-ligatures:none;font-variant-numeric:normal">${style}<rect width="100%" height="100%" fill="#ffffff"/>${body.join('')}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${figure(pointsToMm(width))}mm" height="${figure(pointsToMm(height))}mm" viewBox="0 0 ${figure(width)} ${figure(height)}" role="img" aria-label="${escaped(printable(title))}" font-family="'Archivo Variable', Archivo, sans-serif" style="font-kerning:none;font-variant-ligatures:none;font-variant-numeric:normal">${style}<rect width="100%" height="100%" fill="#ffffff"/>${body.join('')}</svg>`;
 }

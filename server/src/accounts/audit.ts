@@ -95,7 +95,7 @@ export class AuditTrail {
       role: by?.role ?? '',
       act,
       subject: subject.slice(0, 200),
-      details: JSON.parse(JSON.stringify(details ?? null)),
+      details: JSON.parse(JSON.stringify(details ?? {})),
       previousHash: last ? (last.get('hash') as string) : FIRST,
     };
     await this.tables.audit.create(

@@ -55,7 +55,7 @@ export async function addAccountsAndLabels(q: QueryInterface): Promise<void> {
     version: count,
   });
   await q.createTable('batches', {
-    number: serial,
+    number: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
     code: { ...text(40), unique: true },
     release_id: reference('label_releases', false, 'RESTRICT'),
     made_on: { type: DataTypes.DATEONLY, allowNull: false },

@@ -194,7 +194,7 @@ export function defineTables(database: Sequelize): Tables {
       version: INTEGER,
     }),
     batches: table('batches', {
-      number: serial,
+      number: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
       code: string,
       releaseId: string,
       madeOn: DATEONLY,
