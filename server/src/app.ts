@@ -3,7 +3,7 @@ import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError, DatabaseError } from 'sequelize';
-import type { KitchenName, KitchenWeight, Pack } from '@hand-ladle/core';
+import { DRAFT_ON_ROLL, type KitchenName, type KitchenWeight, type Pack } from '@hand-ladle/core';
 import { loadEquipment } from '@hand-ladle/data';
 import { batchSheetPdf } from './batch-sheet-pdf';
 import {
@@ -23,7 +23,7 @@ import { addExchangeRoutes } from './exchange/routes';
 import { addLarderRoutes } from './imports/routes';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import { labelsPdf } from './label-files';
-import { contentOf, DRAFT_ON_ROLL, setBy } from './labels/options';
+import { contentOf, setBy } from './labels/options';
 import { addLabelRoutes } from './labels/routes';
 import { addAccountRoutes } from './accounts/routes';
 import { addGuard } from './accounts/guard';

@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
-import { bookOf, foodSet, worksheet, type Kitchen, type Label } from '@hand-ladle/core';
+import { bookOf, DRAFT_ON_ROLL, foodSet, worksheet, type Kitchen, type Label } from '@hand-ladle/core';
 import { labelsPdf } from '../src/label-files';
-import { contentOf, DRAFT_ON_ROLL, setBy } from '../src/labels/options';
+import { contentOf, setBy } from '../src/labels/options';
 
 const foods = loadFoods();
 const demo = loadDemoRecipes(foods);

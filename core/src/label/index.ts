@@ -13,3 +13,4 @@ export * from './plain-text';
 export * from './claims';
 export * from './use-by';
 export * from './release';
+export * from './options';

@@ -5,13 +5,13 @@
  */
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
-import { pointsToMm, type LabelContent } from '@hand-ladle/core';
+import { pointsToMm, type LabelContent, type LabelOptions } from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
 import type { Person } from '../accounts/people';
 import { ApiError } from '../errors';
 import { labelsPdf } from '../label-files';
 import type { Row } from '../larder-store';
-import { setBy, type LabelOptions } from '../labels/options';
+import { setBy } from '../labels/options';
 import type { Releases } from '../labels/releases';
 import type { Store } from '../store';
 import { PrinterProblem, type LabelPrinter } from './label-printer';

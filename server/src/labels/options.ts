@@ -5,42 +5,10 @@ import {
   type CodeImage,
   type Label,
   type LabelContent,
-  type LabelKind,
-  type PackSize,
-  type PanelForm,
+  type LabelOptions,
   type SetLabel,
-  type Stock,
 } from '@hand-ladle/core';
 import { codeImage } from '../codes';
-
-export interface LabelOptions {
-  kind: LabelKind;
-  stock: Stock;
-  form: PanelForm | null;
-  pack: PackSize;
-  start: number;
-  quantity: number;
-  symbology: CodeImage['symbology'] | null;
-  madeOn: string | null;
-  grams: number | null;
-  group: string | null;
-  texture: string | null;
-}
-
-/** The label of a portion on a roll of 102 mm, as long as its text. */
-export const DRAFT_ON_ROLL: LabelOptions = {
-  kind: 'serving',
-  stock: { kind: 'roll', id: 'roll-102', name: 'Roll, 102 mm, any length', widthMm: 102, heightMm: null },
-  form: null,
-  pack: { largestSurfaceCm2: null, labelAreaCm2: null },
-  start: 1,
-  quantity: 1,
-  symbology: null,
-  madeOn: null,
-  grams: null,
-  group: null,
-  texture: null,
-};
 
 /** What a batch adds to a label. */
 export interface BatchFacts {
