@@ -1,4 +1,5 @@
 /** A label from the bench to paper: steps by role, frozen inputs, what makes it stale, and the spool. */
+import type { Role } from '../src/accounts/people';
 import { MOST_WAITING } from '../src/devices/spool';
 import { createServices } from '../src/services';
 import {

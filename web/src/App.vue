@@ -2,15 +2,23 @@
 import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { RouterLink, RouterView, useRouter } from 'vue-router';
 import { useBook } from './stores/book';
+import ScaleChip from './components/ScaleChip.vue';
 import { usePrompts } from './stores/prompts';
+import { useSession } from './stores/session';
 
 /** Loaded when a panel is asked for first, so that the first screen does not wait for it. */
 const WorkPanels = defineAsyncComponent(() => import('./components/WorkPanels.vue'));
 
+/** Loaded when somebody signs in. */
+const SignInPanel = defineAsyncComponent(() => import('./components/SignInPanel.vue'));
+
 const book = useBook();
+const session = useSession();
 const router = useRouter();
 const prompts = usePrompts();
 let wasAsked = false;
+let wasSignInAsked = false;
+const needsSignIn = computed(() => (wasSignInAsked ||= session.isAsked));
 const needsPanels = computed(() => (wasAsked ||= prompts.packFoodId !== null || prompts.newFood !== null));
 
 onMounted(() => book.ready().catch(() => undefined));
@@ -37,9 +45,16 @@ function tryAgain(): void {
       <RouterLink to="/take-in">Take in</RouterLink>
       <RouterLink to="/" :class="{ here: /^\/(?:dishes|menu)/.test($route.path) }">Dishes</RouterLink>
       <RouterLink to="/prepare">Prepare</RouterLink>
+      <RouterLink to="/labels" :class="{ here: /^\/(?:printer|people|batches)/.test($route.path) }"
+        >Labels</RouterLink
+      >
       <RouterLink to="/larder">Larder</RouterLink>
       <RouterLink to="/kitchen">Kitchen</RouterLink>
     </nav>
+    <ScaleChip class="scale" />
+    <button v-if="session.person" class="choice plain who" type="button" @click="session.signOut()">
+      {{ session.person.name }}: sign out
+    </button>
     <label v-if="book.kitchen" class="kitchen">
       <span class="unseen">Kitchen</span>
       <select
@@ -58,6 +73,7 @@ function tryAgain(): void {
     <RouterView />
   </main>
   <WorkPanels v-if="needsPanels" />
+  <SignInPanel v-if="needsSignIn" />
 </template>
 
 <style scoped>
@@ -134,8 +150,17 @@ nav a.here {
   box-shadow: inset 0 -4px 0 var(--rim);
 }
 
-.kitchen {
+.scale {
   margin-left: auto;
+}
+
+.who {
+  padding: 0 var(--space-2);
+  color: var(--ink-soft);
+  font-weight: 450;
+}
+
+.kitchen {
   min-width: 0;
 }
 

@@ -49,6 +49,31 @@ export const router = createRouter({
       meta: { title: 'Kitchen' },
     },
     {
+      path: '/labels',
+      name: 'labels',
+      component: () => import('./views/LabelsView.vue'),
+      meta: { title: 'Labels' },
+    },
+    {
+      path: '/printer',
+      name: 'printer',
+      component: () => import('./views/PrinterView.vue'),
+      meta: { title: 'Printer' },
+    },
+    {
+      path: '/people',
+      name: 'people',
+      component: () => import('./views/PeopleView.vue'),
+      meta: { title: 'People and audit trail' },
+    },
+    {
+      path: '/batches/:code',
+      name: 'batch-page',
+      component: () => import('./views/BatchPageView.vue'),
+      props: true,
+      meta: { title: 'A batch' },
+    },
+    {
       path: '/dishes/:id',
       component: () => import('./views/BenchView.vue'),
       props: true,

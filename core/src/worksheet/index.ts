@@ -18,3 +18,4 @@ export * from './compare';
 export * from './portion';
 export * from './target-fixes';
 export { madeOf, type Narrowing, type Range } from './ranges';
+export * from './label-extras';

@@ -3,16 +3,14 @@ import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import {
   batchCode,
-  claimsOf,
-  fixedText,
+  claimsOfSheet,
   freeze,
   homeTarget,
+  trayFigures,
   useByDate,
   whatChanged,
   worksheet,
-  FACT_NAMES,
   type Claim,
-  type FactId,
   type FrozenInputs,
   type InputChange,
   type Label,
@@ -83,35 +81,6 @@ const FROM: Readonly<Record<Exclude<ReleaseState, 'draft'>, readonly ReleaseStat
   released: ['checked'],
   withdrawn: ['draft', 'checked', 'released'],
 };
-
-/** What a tray slip tells of a portion. */
-const TRAY_FIGURES: readonly FactId[] = ['energyKcal', 'proteinG', 'sodiumMg', 'potassiumMg', 'phosphorusMg'];
-
-export function trayFigures(sheet: Worksheet): { name: string; text: string }[] {
-  const missing = new Set(sheet.nutrition.missing.map(({ id }) => id));
-  return TRAY_FIGURES.map((id) => {
-    const { name, unit } = FACT_NAMES[id];
-    const amount = fixedText(sheet.nutrition.perPortion[id], unit === 'g' ? 1 : 0);
-    return { name, text: `${missing.has(id) ? 'at least ' : ''}${amount} ${unit}` };
-  });
-}
-
-/** Every claim of a worksheet with how it stands. */
-export function claimsOfSheet(sheet: Worksheet, style: StatementStyle): Claim[] {
-  return claimsOf(
-    {
-      regime: sheet.label.regime,
-      portionGrams: sheet.portionGrams,
-      perPortion: sheet.nutrition.perPortion,
-      per100g: sheet.nutrition.per100g,
-      ranges: sheet.nutrition.ranges,
-      missing: new Set(sheet.nutrition.missing.map(({ id }) => id)),
-      allergens: sheet.allergens,
-      standards: sheet.standards,
-    },
-    style.language,
-  );
-}
 
 /** A label without what it was frozen with, which is large. */
 export const withoutInputs = ({ inputs: _, ...view }: Release): Omit<Release, 'inputs'> => view;

@@ -1,6 +1,13 @@
 /** Labels over HTTP: drafts as files, the way to release, prints and batches. */
 import type { Context, Hono } from 'hono';
-import { labelText, worksheet, type LabelOptions, type StatementStyle } from '@hand-ladle/core';
+import {
+  claimsOfSheet,
+  labelText,
+  trayFigures,
+  worksheet,
+  type LabelOptions,
+  type StatementStyle,
+} from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
 import { signedIn } from '../accounts/guard';
 import type { People, Role } from '../accounts/people';
@@ -13,10 +20,7 @@ import { checked } from '../schemas';
 import type { Store } from '../store';
 import type { Spool } from '../devices/spool';
 import { contentOf, setBy, type BatchFacts, type Told } from './options';
-import {
-  claimsOfSheet,
-  trayFigures,
-  withoutInputs,
+import { withoutInputs,
   type Release,
   type ReleaseAsked,
   type Releases,

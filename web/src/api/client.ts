@@ -13,7 +13,6 @@ import type {
   NearDish,
   Pack,
   Recipe,
-  Regime,
   SwapEntry,
   SwapRating,
   Target,
@@ -101,7 +100,8 @@ async function fetched(path: string, options: RequestInit): Promise<Response> {
   throw new ServerError(code, message, details);
 }
 
-const answerOf = (path: string, method: string, body?: unknown): Promise<Response> =>
+/** One request; failures are thrown as `ServerError`. */
+export const answerOf = (path: string, method: string, body?: unknown): Promise<Response> =>
   fetched(path, {
     method,
     // A save goes through even when the page is closed behind it (browsers allow this up to 64 kB).
@@ -111,7 +111,7 @@ const answerOf = (path: string, method: string, body?: unknown): Promise<Respons
       : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
   });
 
-const call = async <T>(path: string, method = 'GET', body?: unknown): Promise<T> =>
+export const call = async <T>(path: string, method = 'GET', body?: unknown): Promise<T> =>
   (await answerOf(path, method, body)).json() as Promise<T>;
 
 const at = (id: string): string => `/api/recipes/${encodeURIComponent(id)}`;
@@ -191,11 +191,4 @@ export const server = {
   importView: (id: string) => call<ImportView>(`/api/imports/${id}`),
   runImport: (id: string, request: RunRequest) => call<ImportView>(`/api/imports/${id}/run`, 'POST', request),
   stopImport: (id: string) => call<ImportView>(`/api/imports/${id}/stop`, 'POST'),
-  labelPdf: async (request: {
-    recipeId: string;
-    target: Target;
-    regime: Regime;
-    kitchenId: string;
-    vesselIds: string[];
-  }) => (await answerOf('/api/label.pdf', 'POST', request)).blob(),
 };

@@ -4,7 +4,14 @@ import { ref, watch } from 'vue';
 import { figureText } from '@hand-ladle/core';
 
 const props = withDefaults(
-  defineProps<{ label: string; value: number | null; least?: number; most?: number; isWhole?: boolean }>(),
+  defineProps<{
+    label: string;
+    value: number | null;
+    least?: number;
+    most?: number;
+    isWhole?: boolean;
+    takesWeight?: boolean;
+  }>(),
   { least: 0, most: 1_000_000 },
 );
 /** Null where the field was emptied: nobody knows the figure. */
@@ -39,6 +46,7 @@ function keep(): void {
       v-model="typed"
       class="field"
       inputmode="decimal"
+      :data-takes-weight="takesWeight ? '' : undefined"
       :aria-label="label"
       :aria-invalid="problem !== ''"
       :placeholder="value === null ? 'not known' : ''"

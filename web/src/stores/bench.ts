@@ -12,6 +12,7 @@ import {
   type Offer,
   type Recipe,
   type RecipeLine,
+  type StatementStyle,
   type Regime,
   type SwapPlan,
   type Target,
@@ -39,6 +40,8 @@ export const useBench = defineStore('bench', () => {
   const state = shallowRef<State | null>(null);
   const worksheet = shallowRef<Worksheet | null>(null);
   const regime = ref<Regime>('eu');
+  /** Language and order of the label's text. */
+  const labelStyle = shallowRef<StatementStyle>({ language: 'en', hasTail: false });
   const saveStatus = ref<SaveStatus>('saved');
   const saveMessage = ref('');
   const past = shallowRef<State[]>([]);
@@ -57,7 +60,9 @@ export const useBench = defineStore('bench', () => {
   const vesselIds = computed(() => state.value?.vesselIds ?? []);
   const kitchen = computed<Kitchen | null>(() => book.kitchen && { ...book.kitchen, regime: regime.value });
   const input = computed(() =>
-    state.value && kitchen.value ? { ...state.value, kitchen: kitchen.value } : null,
+    state.value && kitchen.value
+      ? { ...state.value, kitchen: kitchen.value, labelStyle: labelStyle.value }
+      : null,
   );
   const openFindings = computed<Finding[]>(() => worksheet.value?.findings.filter(isOpen) ?? []);
   const isVariant = computed(() => recipe.value?.parentId != null);
@@ -309,6 +314,7 @@ export const useBench = defineStore('bench', () => {
     kitchen,
     input,
     regime,
+    labelStyle,
     vesselIds,
     offers,
     worksheet,

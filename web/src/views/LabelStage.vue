@@ -1,101 +1,255 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { LABEL_CAUTION, roundToDecimals, type Regime } from '@hand-ladle/core';
-import { server } from '../api/client';
-import LabelPreview from '../components/LabelPreview.vue';
+/** The label of the open dish: how it will look, on what it is printed, and its way out of the kitchen. */
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import {
+  isOpen,
+  labelContent,
+  roundToDecimals,
+  setLabel,
+  trayFigures,
+  useByDate,
+  type Claim,
+  type CodeImage,
+  type LabelContent,
+  type LabelFacts,
+} from '@hand-ladle/core';
+import { labels, type FileFormat, type ReleaseView } from '../api/labels';
+import ClaimsPlate from '../components/ClaimsPlate.vue';
+import LabelDrawing from '../components/LabelDrawing.vue';
+import LabelSettings from '../components/LabelSettings.vue';
+import PrintPlate from '../components/PrintPlate.vue';
+import ReleasePlate from '../components/ReleasePlate.vue';
 import { download } from '../download';
 import { useBench } from '../stores/bench';
 import { useBook } from '../stores/book';
+import { useLabel } from '../stores/label';
+import { useSession } from '../stores/session';
+import { ask } from '../worker/client';
 
 const bench = useBench();
 const book = useBook();
-const label = computed(() => bench.worksheet!.label);
+const settings = useLabel();
+const session = useSession();
+const sheet = computed(() => bench.worksheet!);
+const options = computed(() => settings.options);
 const problem = ref('');
-const isMaking = ref(false);
+const done = ref('');
+const isWorking = ref(false);
 
-const REGIMES: { id: Regime; name: string }[] = [
-  { id: 'eu', name: 'EU and UK' },
-  { id: 'us', name: 'United States' },
-];
+watch(
+  () => settings.style,
+  (style) => (bench.labelStyle = style),
+  { immediate: true },
+);
 
-/** The PDF is drawn by the server from the saved dish, so what is not saved yet is saved first. */
-async function downloadPdf(): Promise<void> {
-  isMaking.value = true;
+/** Stands for the code of a batch that is made when it is printed. */
+const SAMPLE_CODE = '261231-2222';
+const code = shallowRef<CodeImage | null>(null);
+watch(
+  () => options.value.symbology,
+  async (symbology) => {
+    const text = symbology === 'qr' ? `${location.origin}/batches/${SAMPLE_CODE}` : SAMPLE_CODE;
+    code.value = symbology === null ? null : await labels.code(symbology, text).catch(() => null);
+  },
+  { immediate: true },
+);
+
+const today = new Date().toISOString().slice(0, 10);
+const facts = computed<Partial<LabelFacts>>(() => {
+  const { kind, madeOn, grams, group, texture } = options.value;
+  const isDated = kind === 'component' || kind === 'prepacked' || options.value.symbology !== null;
+  const made = madeOn ?? today;
+  return {
+    madeOn: isDated ? made : null,
+    useBy: isDated ? useByDate(made, book.kitchen!.service.keepsDays, bench.regime) : null,
+    batchCode: isDated ? SAMPLE_CODE : null,
+    grams,
+    group: kind === 'tray' ? group : null,
+    texture: kind === 'tray' ? texture : null,
+    code: kind === 'tray' || kind === 'counter' ? null : code.value,
+  };
+});
+
+const claims = shallowRef<Claim[]>([]);
+const chosenClaims = ref<string[]>([]);
+watch(
+  () => bench.worksheet,
+  async () => {
+    if (!bench.input) return;
+    claims.value = await ask('claims', bench.input);
+    const met = new Set(claims.value.filter(({ standing }) => standing === 'met').map(({ id }) => id));
+    chosenClaims.value = chosenClaims.value.filter((id) => met.has(id));
+  },
+  { immediate: true },
+);
+function toggleClaim(id: string): void {
+  const has = chosenClaims.value.includes(id);
+  chosenClaims.value = has ? chosenClaims.value.filter((each) => each !== id) : [...chosenClaims.value, id];
+}
+
+const content = computed<LabelContent>(() => ({
+  ...labelContent(sheet.value.label, options.value.kind, {
+    facts: facts.value,
+    claims: claims.value.filter(({ id }) => chosenClaims.value.includes(id)).map(({ text }) => text),
+    watch: options.value.kind === 'tray' ? trayFigures(sheet.value) : [],
+  }),
+  isDraft: true,
+}));
+const drawing = computed(() => {
+  const { stock, pack, form } = options.value;
+  return setLabel(content.value, { paper: { widthMm: stock.widthMm, heightMm: stock.heightMm }, pack, form });
+});
+
+const releases = shallowRef<ReleaseView[]>([]);
+const newest = computed(() => releases.value.filter(({ state }, index) => index < 4 || state === 'released'));
+async function reload(): Promise<void> {
+  if (!bench.recipe || !book.kitchen) return;
+  releases.value = await labels.list(book.kitchen.id, bench.recipe.id).catch(() => releases.value);
+}
+onMounted(() => void session.ready());
+// Every saved change may make a label stale: what is shown follows.
+watch([() => bench.saveStatus, () => book.kitchen], ([status]) => status === 'saved' && void reload(), {
+  immediate: true,
+});
+
+async function saved() {
+  await bench.flush();
+  if (bench.saveStatus !== 'saved')
+    throw new Error('The dish is not saved yet; the label would not match it.');
+  return {
+    recipeId: bench.recipe!.id,
+    target: bench.target!,
+    regime: bench.regime,
+    kitchenId: book.kitchen!.id,
+    vesselIds: [...bench.vesselIds],
+    style: settings.style,
+  };
+}
+
+async function doing(act: () => Promise<string>): Promise<void> {
+  isWorking.value = true;
   problem.value = '';
+  done.value = '';
   try {
-    await bench.flush();
-    if (bench.saveStatus !== 'saved')
-      throw new Error('The dish is not saved yet; the label would not match it.');
-    const request = {
-      recipeId: bench.recipe!.id,
-      target: bench.target!,
-      regime: bench.regime,
-      kitchenId: book.kitchen!.id,
-      vesselIds: [...bench.vesselIds],
-    };
-    download(await server.labelPdf(request), `label-${bench.recipe!.id}.pdf`);
+    done.value = await act();
   } catch (error) {
     problem.value = (error as Error).message;
   } finally {
-    isMaking.value = false;
+    isWorking.value = false;
   }
 }
+
+const fileName = (format: string): string => `label-${bench.recipe!.id}.${format}`;
+const downloadDraft = (format: FileFormat): Promise<void> =>
+  doing(async () => {
+    download(
+      await labels.draftFile(format, { ...(await saved()), options: options.value }),
+      fileName(format),
+    );
+    return '';
+  });
+const downloadReleased = (release: ReleaseView): Promise<void> =>
+  doing(async () => {
+    download(await labels.file(release.id, 'pdf', options.value), fileName('pdf'));
+    return '';
+  });
+const handIn = (): Promise<void> =>
+  doing(async () => {
+    await labels.handIn({ ...(await saved()), claims: chosenClaims.value });
+    await reload();
+    return 'Handed in. A checker takes the next step.';
+  });
+const print = (release: ReleaseView): Promise<void> =>
+  doing(async () => {
+    const { batchCode } = await labels.print(release.id, options.value);
+    return `Sent to the printer: batch ${batchCode}, ${options.value.quantity} ${options.value.quantity === 1 ? 'label' : 'labels'}.`;
+  });
 
 const downloadFigures = (): void =>
   download(
     new Blob([JSON.stringify(bench.worksheet)], { type: 'application/json' }),
     `worksheet-${bench.recipe!.id}.json`,
   );
+const doubts = computed(() => drawing.value.findings.filter(isOpen));
 </script>
 
 <template>
   <div class="page">
-    <section class="paper">
-      <LabelPreview :label="label" />
+    <section class="paper" aria-label="Paper">
+      <LabelDrawing :content="content" :drawing="drawing" />
+      <p class="soft under">
+        {{ options.stock.name }}; text {{ roundToDecimals(drawing.textSize, 1) }} points, no smaller than the
+        law lets it be. Shown at true size.
+      </p>
     </section>
     <section class="side">
-      <div class="plate">
-        <h2>Label of one portion, {{ roundToDecimals(label.portionGrams, 0) }} g</h2>
-        <div class="regimes" role="radiogroup" aria-label="Law it is printed under">
-          <button
-            v-for="each in REGIMES"
-            :key="each.id"
-            class="choice"
-            :class="{ main: bench.regime === each.id }"
-            type="button"
-            role="radio"
-            :aria-checked="bench.regime === each.id"
-            @click="bench.regime = each.id"
-          >
-            {{ each.name }}
-          </button>
-        </div>
+      <div v-if="doubts.length > 0" class="plate draft" role="alert">
+        <p v-for="each in doubts" :key="each.code">{{ each.message }}</p>
+      </div>
+      <LabelSettings />
+      <PrintPlate />
+      <section class="plate" aria-label="The way out of the kitchen">
+        <h2>The way out of the kitchen</h2>
         <div class="ends">
-          <button class="choice main" type="button" :disabled="isMaking" @click="downloadPdf">
-            Download as PDF
+          <button
+            class="choice"
+            :class="{ main: newest.length === 0 }"
+            type="button"
+            :disabled="isWorking || !session.may('editor')"
+            @click="handIn"
+          >
+            Hand it in for checking
           </button>
-          <button class="choice" type="button" @click="downloadFigures">Figures as JSON</button>
+          <button v-if="!session.person" class="choice main" type="button" @click="session.isAsked = true">
+            Sign in
+          </button>
+          <span v-else-if="!session.may('editor')" class="soft">an editor does this</span>
         </div>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <p v-if="done" class="done" role="status">
+          {{ done }} <RouterLink v-if="done.startsWith('Sent')" to="/printer">The printer's page</RouterLink>
+        </p>
+        <ul>
+          <ReleasePlate
+            v-for="release in newest"
+            :key="release.id"
+            :release="release"
+            @changed="reload"
+            @print="print"
+            @download="downloadReleased"
+          />
+        </ul>
+        <h3>As it stands, marked DRAFT</h3>
+        <div class="ends">
+          <button class="choice" type="button" :disabled="isWorking" @click="downloadDraft('pdf')">
+            Download as PDF
+          </button>
+          <button class="choice" type="button" :disabled="isWorking" @click="downloadDraft('png')">
+            PNG
+          </button>
+          <button class="choice" type="button" :disabled="isWorking" @click="downloadDraft('svg')">
+            SVG
+          </button>
+          <button class="choice" type="button" :disabled="isWorking" @click="downloadDraft('txt')">
+            Text
+          </button>
+          <button class="choice plain" type="button" @click="downloadFigures">Figures as JSON</button>
+        </div>
         <p v-if="bench.recipe" class="soft">
-          The dish as a file:
-          <a :href="`/api/recipes/${bench.recipe.id}.md`" download>Markdown</a>,
+          The dish as a file: <a :href="`/api/recipes/${bench.recipe.id}.md`" download>Markdown</a>,
           <a :href="`/api/recipes/${bench.recipe.id}.csv`" download>table</a>,
           <a :href="`/api/recipes/${bench.recipe.id}.json`" download>JSON-LD</a>. Taken in again, it is the
           same dish.
         </p>
-      </div>
-      <div v-if="label.isDraft" class="plate draft">
+      </section>
+      <div v-if="sheet.label.isDraft" class="plate draft">
         <h2>DRAFT until these are decided</h2>
         <ol>
-          <li v-for="(reason, index) in label.draftReasons" :key="index">{{ reason }}</li>
+          <li v-for="(reason, index) in sheet.label.draftReasons" :key="index">{{ reason }}</li>
         </ol>
         <RouterLink :to="`/dishes/${bench.recipe!.id}`">Decide them on the ledger</RouterLink>
       </div>
-      <div v-else class="plate">
-        <h2>Every line is resolved</h2>
-        <p>{{ LABEL_CAUTION }}</p>
-      </div>
+      <ClaimsPlate :claims="claims" :chosen="chosenClaims" @toggle="toggleClaim" />
     </section>
   </div>
 </template>
@@ -103,11 +257,22 @@ const downloadFigures = (): void =>
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: auto minmax(280px, 480px);
+  grid-template-columns: auto minmax(320px, 560px);
   gap: var(--space-5);
   justify-content: center;
   padding: var(--space-4) 20px var(--space-6);
   align-items: start;
+}
+
+.paper {
+  position: sticky;
+  top: var(--space-4);
+}
+
+.under {
+  max-width: 102mm;
+  margin-top: var(--space-2);
+  font-size: var(--text-s);
 }
 
 .side {
@@ -120,15 +285,19 @@ const downloadFigures = (): void =>
   color: var(--ink);
 }
 
-.regimes,
+h3 {
+  margin-top: var(--space-3);
+  padding-top: var(--space-3);
+  border-top: 1px solid var(--hairline);
+  font-size: var(--text-m);
+}
+
 .ends {
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-2);
-}
-
-.ends {
-  margin-top: var(--space-4);
+  align-items: center;
+  margin: var(--space-2) 0;
 }
 
 .draft {
@@ -145,18 +314,22 @@ ol {
 }
 
 .problem {
-  margin-top: var(--space-2);
   color: var(--brick);
   font-weight: 600;
 }
 
-@media (max-width: 900px) {
+.done {
+  font-weight: 600;
+}
+
+@media (max-width: 1000px) {
   .page {
     grid-template-columns: minmax(0, 1fr);
     padding: var(--space-3);
   }
 
   .paper {
+    position: static;
     overflow-x: auto;
   }
 }

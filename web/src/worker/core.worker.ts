@@ -1,6 +1,7 @@
 /** Runs core off the main thread, so that nothing on the screen waits for a figure. */
 import {
   bookOf,
+  claimsOfSheet,
   contributions,
   coolingAnswer,
   expressTarget,
@@ -10,11 +11,13 @@ import {
   lineFromText,
   offersOf,
   planSteps,
+  portionReview,
   readRecipe,
   stepsFromTexts,
   suggestFoods,
   swapOptions,
   takeOffer,
+  targetFixes,
   versionSteps,
   worksheet,
   type Book,
@@ -25,6 +28,7 @@ import {
   LONG_KINDS,
   MOST_HELD,
   type Answer,
+  type BenchInput,
   type Held,
   type LongKind,
   type Question,
@@ -49,6 +53,16 @@ function reread({ recipe, changes, steps }: Questions['reread']['ask']): Recipe 
   return { ...recipe, lines, steps: stepsFromTexts(told, lines, book.foods) };
 }
 
+/** The same dish with another weight of one line. */
+function withGrams(input: BenchInput, lineId: string, grams: number): BenchInput {
+  const lines = input.recipe.lines.map((line) =>
+    line.id === lineId
+      ? { ...line, answers: { ...line.answers, grams, gramsOrigin: 'convention' as const } }
+      : line,
+  );
+  return { ...input, recipe: { ...input.recipe, lines } };
+}
+
 const ANSWERS: {
   [K in Exclude<QuestionKind, LongKind>]: (ask: Questions[K]['ask']) => Questions[K]['answer'];
 } = {
@@ -57,6 +71,11 @@ const ANSWERS: {
     return null;
   },
   worksheet: (input) => worksheet(input, book),
+  portion: (input) => portionReview(input, book),
+  targetFixes: ({ wanted, ...input }) => targetFixes(input, wanted, book),
+  whatIf: ({ lineId, grams, ...input }) => worksheet(withGrams(input, lineId, grams), book),
+  claims: (input) =>
+    claimsOfSheet(worksheet(input, book), input.labelStyle ?? { language: 'en', hasTail: false }),
   express: ({ kind, ...input }) => expressTarget(input, kind, book),
   offers: (input) => offersOf(input, book),
   take: ({ offerId, ...input }) => takeOffer(input, offerId, book),

@@ -1,5 +1,6 @@
 /** What the screen asks the worker that runs core, and what it answers. */
 import type {
+  Claim,
   Contribution,
   CoolingAnswer,
   DinerGroup,
@@ -7,15 +8,19 @@ import type {
   FreeFromPolicy,
   Kitchen,
   NutrientId,
+  NutrientTarget,
   Offer,
+  PortionReview,
   Progress,
   Recipe,
   RecipeReading,
   Regime,
+  StatementStyle,
   SwapAnswer,
   SwapEntry,
   SwapOption,
   Target,
+  TargetFix,
   VersionsAnswer,
   Worksheet,
 } from '@hand-ladle/core';
@@ -32,6 +37,7 @@ export interface BenchInput {
   kitchen: Kitchen;
   target: Target;
   vesselIds: readonly string[];
+  labelStyle?: StatementStyle;
 }
 
 export interface Questions {
@@ -59,6 +65,12 @@ export interface Questions {
   };
   /** Everything on file for one food of a dish, each with its checks. */
   swapOptions: { ask: BenchInput & { foodId: string }; answer: SwapOption[] };
+  /** What one portion is as food; and ways to a kitchen's targets. */
+  portion: { ask: BenchInput; answer: PortionReview };
+  targetFixes: { ask: BenchInput & { wanted: NutrientTarget }; answer: TargetFix[] };
+  /** The dish with another weight of one line, to see what it would do. */
+  whatIf: { ask: BenchInput & { lineId: string; grams: number }; answer: Worksheet };
+  claims: { ask: BenchInput; answer: Claim[] };
   contributions: { ask: BenchInput & { nutrient: NutrientId; portionGrams: number }; answer: Contribution[] };
   /** Foods whose names come nearest to what was typed. */
   suggest: { ask: { text: string }; answer: string[] };

@@ -1,0 +1,33 @@
+/** What a label may say beside its figures and its list, from the same worksheet. */
+import { claimsOf, type Claim, type StatementStyle } from '../label';
+import { FACT_NAMES, type FactId } from '../nutrition';
+import { fixedText } from '../quantity';
+import type { Worksheet } from './worksheet';
+
+/** What a tray slip tells of a portion. */
+export const TRAY_FIGURES: readonly FactId[] = [
+  'energyKcal',
+  'proteinG',
+  'sodiumMg',
+  'potassiumMg',
+  'phosphorusMg',
+];
+
+const missingIn = (sheet: Worksheet): Set<string> => new Set(sheet.nutrition.missing.map(({ id }) => id));
+
+export function trayFigures(sheet: Worksheet): { name: string; text: string }[] {
+  const missing = missingIn(sheet);
+  return TRAY_FIGURES.map((id) => {
+    const { name, unit } = FACT_NAMES[id];
+    const amount = fixedText(sheet.nutrition.perPortion[id], unit === 'g' ? 1 : 0);
+    return { name, text: `${missing.has(id) ? 'at least ' : ''}${amount} ${unit}` };
+  });
+}
+
+/** Every claim of a worksheet with how it stands. */
+export function claimsOfSheet(sheet: Worksheet, { language }: StatementStyle): Claim[] {
+  const { nutrition, label, portionGrams, allergens, standards } = sheet;
+  const { perPortion, per100g, ranges } = nutrition;
+  const ground = { regime: label.regime, portionGrams, perPortion, per100g, ranges };
+  return claimsOf({ ...ground, missing: missingIn(sheet), allergens, standards }, language);
+}

@@ -1,0 +1,149 @@
+/** Labels, accounts, printer and scale over the server. */
+import type {
+  Claim,
+  CodeImage,
+  InputChange,
+  Label,
+  LabelOptions,
+  Regime,
+  ReleaseState,
+  StatementStyle,
+  Target,
+} from '@hand-ladle/core';
+import { answerOf, call } from './client';
+
+export const ROLES = ['cook', 'editor', 'checker', 'manager'] as const;
+export type Role = (typeof ROLES)[number];
+export interface Person {
+  id: string;
+  login: string;
+  name: string;
+  role: Role;
+  isActive: boolean;
+}
+
+export interface Signature {
+  name: string;
+  at: string;
+}
+
+/** A label on its way out of the kitchen. */
+export interface ReleaseView {
+  id: string;
+  recipeId: string;
+  recipeName: string;
+  kitchenId: string;
+  state: ReleaseState;
+  regime: Regime;
+  language: string;
+  portionGrams: number;
+  drafted: Signature | null;
+  checked: Signature | null;
+  released: Signature | null;
+  withdrawn: Signature | null;
+  openPoints: string[];
+  isStale: boolean;
+  changes: InputChange[];
+  version: number;
+}
+export interface Release extends ReleaseView {
+  label: Label;
+  claims: Claim[];
+}
+
+export interface BatchView {
+  code: string;
+  madeOn: string;
+  useBy: string;
+  grams: number | null;
+  madeBy: string;
+  release: Release;
+}
+
+export interface PrintJob {
+  id: string;
+  releaseId: string;
+  title: string;
+  kind: string;
+  batchCode: string | null;
+  stockName: string;
+  quantity: number;
+  printed: number;
+  state: 'waiting' | 'printing' | 'stopped' | 'done' | 'cancelled';
+  problem: string;
+  askedBy: string;
+  askedAt: string;
+}
+export interface PrinterPage {
+  printer: { name: string; state: string; rollWidthMm: number; rollLeftMm: number };
+  jobs: PrintJob[];
+  outputs: { id: number; jobId: string; sequence: number; lengthMm: number; at: string }[];
+}
+export type SimulatedAct = 'jam' | 'clear' | 'new-roll' | 'short-roll' | 'off' | 'on';
+
+export interface AuditPage {
+  entries: {
+    id: number;
+    at: string;
+    personName: string;
+    role: string;
+    act: string;
+    subject: string;
+    details: Record<string, unknown>;
+  }[];
+  trail: { isWhole: boolean; rows: number; brokenAt: number | null };
+}
+
+export interface DraftRequest {
+  recipeId: string;
+  target: Target;
+  regime: Regime;
+  kitchenId: string;
+  vesselIds: string[];
+  style: StatementStyle;
+  options: LabelOptions;
+}
+export type FileFormat = 'pdf' | 'png' | 'svg' | 'txt';
+
+const one = (id: string): string => `/api/labels/${encodeURIComponent(id)}`;
+
+export const labels = {
+  session: () => call<{ person: Person | null }>('/api/session'),
+  signIn: (login: string, password: string) =>
+    call<{ person: Person }>('/api/session', 'POST', { login, password }),
+  signOut: () => call<{ person: null }>('/api/session', 'DELETE'),
+  people: () => call<Person[]>('/api/people'),
+  createPerson: (person: { login: string; name: string; role: Role; password: string }) =>
+    call<Person>('/api/people', 'POST', person),
+  changePerson: (
+    id: string,
+    fields: Partial<Pick<Person, 'name' | 'role' | 'isActive'>> & { password?: string },
+  ) => call<Person>(`/api/people/${encodeURIComponent(id)}`, 'PUT', fields),
+  audit: (before: number | null) =>
+    call<AuditPage>(`/api/audit${before === null ? '' : `?before=${before}`}`),
+
+  list: (kitchenId: string, recipeId?: string) =>
+    call<ReleaseView[]>(
+      `/api/labels?${new URLSearchParams({ kitchenId, ...(recipeId ? { recipeId } : {}) })}`,
+    ),
+  handIn: (request: Omit<DraftRequest, 'options'> & { claims: string[] }) =>
+    call<Release>('/api/labels', 'POST', request),
+  step: (id: string, act: 'check' | 'release' | 'withdraw', version: number) =>
+    call<Release>(`${one(id)}/${act}`, 'POST', { version }),
+  print: (id: string, options: LabelOptions) =>
+    call<{ jobId: string; batchCode: string }>(`${one(id)}/print`, 'POST', { options }),
+  file: async (id: string, format: FileFormat, options: LabelOptions) =>
+    (await answerOf(`${one(id)}/file/${format}`, 'POST', { options })).blob(),
+  draftFile: async (format: FileFormat, request: DraftRequest) =>
+    (await answerOf(`/api/label/${format}`, 'POST', request)).blob(),
+  claims: (request: DraftRequest) => call<Claim[]>('/api/claims', 'POST', request),
+  code: (symbology: CodeImage['symbology'], text: string) =>
+    call<CodeImage>(`/api/code/${symbology}?${new URLSearchParams({ text })}`),
+  batch: (code: string) => call<BatchView>(`/api/batches/${encodeURIComponent(code)}`),
+
+  printer: () => call<PrinterPage>('/api/printer'),
+  simulate: (act: SimulatedAct) => call<PrinterPage>('/api/printer/simulate', 'POST', { act }),
+  resume: () => call<PrinterPage>('/api/printer/resume', 'POST', {}),
+  cancel: (id: string) => call<PrinterPage>(`/api/printer/jobs/${encodeURIComponent(id)}/cancel`, 'POST', {}),
+  putOnScale: (grams: number) => call<{ grams: number }>('/api/scale/simulate', 'POST', { grams }),
+};
