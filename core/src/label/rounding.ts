@@ -77,5 +77,32 @@ export function saltTextEu(grams: number): string {
 export const energyTextEu = (kj: number, kcal: number): string =>
   `${roundToDecimals(kj, 0)} kJ / ${roundToDecimals(kcal, 0)} kcal`;
 
+/** Nutrients the EU guidance rounds to three significant figures; other vitamins and minerals to two. */
+const THREE_FIGURES = new Set([
+  'vitaminAUg',
+  'folateUg',
+  'calciumMg',
+  'phosphorusMg',
+  'magnesiumMg',
+  'iodineUg',
+  'potassiumMg',
+]);
+
+/** A value at some significant figures, half up; zero is zero. */
+export function roundToSignificant(value: number, figures: number): number {
+  if (value === 0) return 0;
+  const decimals = figures - 1 - Math.floor(Math.log10(Math.abs(value)));
+  return decimals >= 0 ? roundToDecimals(value, decimals) : roundToStep(value, 10 ** -decimals);
+}
+
+/** EU guidance, vitamins and minerals: 3 significant figures for A, folate, Ca, P, Mg, I, K, else 2. */
+export function mineralTextEu(id: string, amount: number): string {
+  const figures = THREE_FIGURES.has(id) ? 3 : 2;
+  const value = roundToSignificant(amount, figures);
+  if (value === 0) return '0';
+  const decimals = Math.max(0, figures - 1 - Math.floor(Math.log10(value)));
+  return value.toFixed(decimals);
+}
+
 /** The number a figure's text declares: "less than 1g" declares 1, "640 kJ / 152 kcal" the first of the two. */
 export const declaredNumber = (text: string): number => Number(/\d+(?:\.\d+)?/.exec(text)?.[0] ?? 0);

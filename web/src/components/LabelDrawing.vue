@@ -35,10 +35,8 @@ const words = computed(() => labelText(props.content));
           :font-size="op.size"
           :font-weight="WEIGHTS[op.weight]"
           :textLength="op.width > 0 ? op.width : undefined"
-          xml:space="preserve"
-        >
-          {{ op.text }}
-        </text>
+          v-text="op.text"
+        />
         <text
           v-else-if="op.kind === 'turned'"
           :transform="`translate(${op.x} ${op.y}) rotate(${op.degrees})`"
@@ -46,9 +44,8 @@ const words = computed(() => labelText(props.content));
           :font-weight="WEIGHTS[op.weight]"
           text-anchor="middle"
           opacity="0.13"
-        >
-          {{ op.text }}
-        </text>
+          v-text="op.text"
+        />
       </template>
     </svg>
     <pre class="unseen">{{ words }}</pre>
@@ -64,6 +61,7 @@ const words = computed(() => labelText(props.content));
 
 svg {
   display: block;
+  white-space: pre;
   font-family: var(--font);
   font-kerning: none;
   font-variant-ligatures: none;

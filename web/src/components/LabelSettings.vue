@@ -51,7 +51,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
   <section class="plate rimmed" aria-label="What is printed">
     <h2>What is printed</h2>
     <div class="grid">
-      <label class="whole"
+      <label class="two"
         >Label
         <select
           class="field"
@@ -61,7 +61,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
           <option v-for="kind in LABEL_KINDS" :key="kind" :value="kind">{{ LABEL_KIND_NAMES[kind] }}</option>
         </select>
       </label>
-      <div class="whole laws" role="radiogroup" aria-label="Law it is printed under">
+      <div class="laws" role="radiogroup" aria-label="Law it is printed under">
         <button
           v-for="each in REGIMES"
           :key="each.id"
@@ -173,7 +173,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
 <style scoped>
 .grid {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: var(--space-2) var(--space-3);
 }
 
@@ -193,9 +193,29 @@ select {
   grid-column: 1 / -1;
 }
 
+.two {
+  grid-column: span 2;
+}
+
+.laws .choice {
+  padding: 4px 8px;
+  font-size: var(--text-s);
+}
+
+@media (max-width: 560px) {
+  .grid {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .laws {
+    grid-column: 1 / -1;
+  }
+}
+
 .laws {
   display: flex;
-  gap: var(--space-2);
+  gap: var(--space-1);
+  align-items: end;
 }
 
 .tick {

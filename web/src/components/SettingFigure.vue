@@ -58,7 +58,7 @@ function keep(): void {
 
 <style scoped>
 .field {
-  width: 72px;
+  width: 86px;
   min-height: 36px;
   padding: 2px 8px;
   text-align: right;

@@ -21,6 +21,8 @@ import DinersPlate from '../components/DinersPlate.vue';
 import MachineTable from '../components/MachineTable.vue';
 import ScaleTable from '../components/ScaleTable.vue';
 import SharedPlate from '../components/SharedPlate.vue';
+import ServicePlate from '../components/ServicePlate.vue';
+import TargetsPlate from '../components/TargetsPlate.vue';
 import SettingFigure from '../components/SettingFigure.vue';
 import { useKitchenSettings } from '../stores/kitchen-settings';
 
@@ -209,6 +211,16 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
       </p>
     </section>
     <DinersPlate :diners="settings.diners" @change="store.change({ diners: $event })" />
+    <TargetsPlate
+      :targets="settings.targets"
+      :diners="settings.diners"
+      @change="store.change({ targets: $event })"
+    />
+    <ServicePlate
+      :service="settings.service"
+      :regime="settings.regime"
+      @change="store.change({ service: $event })"
+    />
     <SharedPlate
       :shared="settings.shared"
       :own="settings.ownAllergens"

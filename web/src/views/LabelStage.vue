@@ -187,7 +187,6 @@ const doubts = computed(() => drawing.value.findings.filter(isOpen));
         <p v-for="each in doubts" :key="each.code">{{ each.message }}</p>
       </div>
       <LabelSettings />
-      <PrintPlate />
       <section class="plate" aria-label="The way out of the kitchen">
         <h2>The way out of the kitchen</h2>
         <div class="ends">
@@ -242,6 +241,7 @@ const doubts = computed(() => drawing.value.findings.filter(isOpen));
           same dish.
         </p>
       </section>
+      <PrintPlate />
       <div v-if="sheet.label.isDraft" class="plate draft">
         <h2>DRAFT until these are decided</h2>
         <ol>

@@ -1,15 +1,20 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue';
+/** One portion: what is in it and how sure that is, where it comes from, the plate, the kitchen's wants, the label's band. */
+import { computed, ref } from 'vue';
 import {
   fixedText,
+  mineralTextEu,
   NUTRIENT_NAMES,
   roundToDecimals,
-  type Contribution,
   type FactId,
   type NutrientId,
 } from '@hand-ladle/core';
+import ContributionPlate from '../components/ContributionPlate.vue';
+import PlateReview from '../components/PlateReview.vue';
+import TargetFixes from '../components/TargetFixes.vue';
+import TolerancePlate from '../components/TolerancePlate.vue';
+import WhatIfPlate from '../components/WhatIfPlate.vue';
 import { useBench } from '../stores/bench';
-import { ask } from '../worker/client';
 
 const bench = useBench();
 const sheet = computed(() => bench.worksheet!);
@@ -17,121 +22,155 @@ const missing = computed(
   () => new Map(sheet.value.nutrition.missing.map(({ id, lineIds }) => [id as string, lineIds])),
 );
 
-const ROWS: { id: FactId; name: string; unit: string; from: NutrientId | null; decimals: number }[] = [
-  { id: 'energyKcal', name: 'Energy', unit: 'kcal', from: null, decimals: 0 },
-  { id: 'energyKj', name: 'Energy', unit: 'kJ', from: null, decimals: 0 },
-  { id: 'proteinG', name: 'Protein', unit: 'g', from: 'proteinG', decimals: 1 },
-  { id: 'fatG', name: 'Fat', unit: 'g', from: 'fatG', decimals: 1 },
-  { id: 'saturatesG', name: 'of which saturates', unit: 'g', from: 'saturatesG', decimals: 1 },
-  { id: 'carbohydrateG', name: 'Carbohydrate, total', unit: 'g', from: 'carbohydrateG', decimals: 1 },
-  { id: 'availableCarbohydrateG', name: 'Carbohydrate, available', unit: 'g', from: null, decimals: 1 },
-  { id: 'sugarsG', name: 'of which sugars', unit: 'g', from: 'sugarsG', decimals: 1 },
-  { id: 'addedSugarsG', name: 'of which added sugars', unit: 'g', from: 'addedSugarsG', decimals: 1 },
-  { id: 'fibreG', name: 'Fibre', unit: 'g', from: 'fibreG', decimals: 1 },
-  { id: 'sodiumMg', name: 'Sodium', unit: 'mg', from: 'sodiumMg', decimals: 0 },
-  { id: 'saltG', name: 'Salt (sodium x 2.5)', unit: 'g', from: null, decimals: 2 },
-  { id: 'potassiumMg', name: 'Potassium', unit: 'mg', from: 'potassiumMg', decimals: 0 },
-  { id: 'calciumMg', name: 'Calcium', unit: 'mg', from: 'calciumMg', decimals: 0 },
-  { id: 'ironMg', name: 'Iron', unit: 'mg', from: 'ironMg', decimals: 1 },
-  { id: 'vitaminDUg', name: 'Vitamin D', unit: 'µg', from: 'vitaminDUg', decimals: 1 },
+interface Row {
+  id: FactId;
+  name: string;
+  unit: string;
+  from: NutrientId | null;
+  decimals: number;
+}
+const row = (
+  id: FactId,
+  name: string,
+  unit: string,
+  decimals: number,
+  from: NutrientId | null = null,
+): Row => ({
+  id,
+  name,
+  unit,
+  decimals,
+  from,
+});
+const ROWS: readonly Row[] = [
+  row('energyKcal', 'Energy', 'kcal', 0),
+  row('energyKj', 'Energy', 'kJ', 0),
+  row('proteinG', 'Protein', 'g', 1, 'proteinG'),
+  row('fatG', 'Fat', 'g', 1, 'fatG'),
+  row('saturatesG', 'of which saturates', 'g', 1, 'saturatesG'),
+  row('carbohydrateG', 'Carbohydrate, total', 'g', 1, 'carbohydrateG'),
+  row('availableCarbohydrateG', 'Carbohydrate, available', 'g', 1),
+  row('sugarsG', 'of which sugars', 'g', 1, 'sugarsG'),
+  row('addedSugarsG', 'of which added sugars', 'g', 1, 'addedSugarsG'),
+  row('fibreG', 'Fibre', 'g', 1, 'fibreG'),
+  row('alcoholG', 'Alcohol left', 'g', 1, 'alcoholG'),
+  row('sodiumMg', 'Sodium', 'mg', 0, 'sodiumMg'),
+  row('saltG', 'Salt (sodium x 2.5)', 'g', 2),
+  row('potassiumMg', 'Potassium', 'mg', 0, 'potassiumMg'),
+  row('calciumMg', 'Calcium', 'mg', 0, 'calciumMg'),
+  row('ironMg', 'Iron', 'mg', 1, 'ironMg'),
+  row('vitaminDUg', 'Vitamin D', 'µg', 1, 'vitaminDUg'),
 ];
+/** Minerals and vitamins not printed, told on demand and rounded as the EU rounds them. */
+const MORE: readonly Row[] = (
+  [
+    'magnesiumMg',
+    'zincMg',
+    'phosphorusMg',
+    'iodineUg',
+    'vitaminAUg',
+    'vitaminCMg',
+    'vitaminEMg',
+    'vitaminKUg',
+    'vitaminB12Ug',
+    'folateUg',
+    'alaG',
+  ] as const
+).map((id) => row(id, NUTRIENT_NAMES[id].name, NUTRIENT_NAMES[id].unit, 1, id));
+const isAll = ref(false);
+const rows = computed(() =>
+  [...ROWS, ...(isAll.value ? MORE : [])].filter(
+    ({ id }) => id !== 'alcoholG' || sheet.value.nutrition.perPortion.alcoholG > 0,
+  ),
+);
+const figure = ({ id, decimals }: Row, value: number): string =>
+  MORE.some((each) => each.id === id) ? mineralTextEu(id, value) : fixedText(value, decimals);
 
 const nutrient = ref<NutrientId>('proteinG');
-const parts = shallowRef<Contribution[]>([]);
-watch(
-  [nutrient, () => bench.worksheet],
-  async () => {
-    if (!bench.input) return;
-    const { portionGrams } = sheet.value;
-    parts.value = await ask('contributions', { ...bench.input, nutrient: nutrient.value, portionGrams });
-  },
-  { immediate: true },
-);
-const most = computed(() => Math.max(1e-9, ...parts.value.map(({ amount }) => amount ?? 0)));
+const changing = ref<string | null>(null);
 const lacking = (id: string): string => {
   const ids = missing.value.get(id) ?? [];
   const names = ids.map((each) => sheet.value.lines.find((line) => line.id === each)?.name ?? each);
-  return names.length > 0 ? `unknown: ${names.join(', ')}` : '';
+  if (names.length === 0) return '';
+  return `${names.length} ${names.length === 1 ? 'line' : 'lines'} unknown: ${names.join(', ')}`;
 };
-const unit = computed(() => NUTRIENT_NAMES[nutrient.value].unit);
+const rangeOf = (each: Row): string => {
+  const { low, high } = sheet.value.nutrition.ranges[each.id];
+  const top = missing.value.has(each.id) ? 'more' : figure(each, high);
+  return high > 0 ? `${figure(each, low)} to ${top}` : '';
+};
 </script>
 
 <template>
   <div class="page">
-    <section class="plate">
-      <h2>What is in a portion</h2>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Figure</th>
-            <th scope="col" class="right">Portion, {{ roundToDecimals(sheet.portionGrams, 0) }} g</th>
-            <th scope="col" class="right">100 g</th>
-            <th scope="col"><span class="unseen">What is missing</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="row in ROWS"
-            :key="row.id"
-            :class="{ chosen: row.from === nutrient, under: row.name.startsWith('of which') }"
-          >
-            <th scope="row">
-              <button
-                v-if="row.from"
-                type="button"
-                :aria-pressed="row.from === nutrient"
-                @click="nutrient = row.from"
-              >
-                {{ row.name }}
-              </button>
-              <span v-else>{{ row.name }}</span>
-            </th>
-            <td class="right strong">
-              {{ missing.has(row.id) ? '≥ ' : ''
-              }}{{ fixedText(sheet.nutrition.perPortion[row.id], row.decimals)
-              }}<span class="unit">&nbsp;{{ row.unit }}</span>
-            </td>
-            <td class="right">
-              {{ missing.has(row.id) ? '≥ ' : ''
-              }}{{ fixedText(sheet.nutrition.per100g[row.id], row.decimals)
-              }}<span class="unit">&nbsp;{{ row.unit }}</span>
-            </td>
-            <td class="lacking">{{ lacking(row.id) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <p class="soft">
-        ≥ means at least: a missing figure is never counted as zero. Energy by the factors of this kitchen's
-        regime ({{
-          bench.regime === 'us' ? '4-4-9, total carbohydrate' : 'EU Annex XIV, available carbohydrate'
-        }}).
-      </p>
-    </section>
-    <section class="plate">
-      <h2>Where the {{ NUTRIENT_NAMES[nutrient].name.toLowerCase() }} comes from</h2>
-      <ol>
-        <li v-for="part in parts" :key="part.lineId">
-          <span class="from">{{ part.name }}</span>
-          <span class="bar" aria-hidden="true"
-            ><i :style="{ width: `${((part.amount ?? 0) / most) * 100}%` }"
-          /></span>
-          <span class="figure">
-            <template v-if="part.amount === null">unknown</template>
-            <template v-else
-              >{{ fixedText(part.amount, unit === 'mg' ? 0 : 1)
-              }}<span class="unit">&nbsp;{{ unit }}</span></template
-            >
-          </span>
-        </li>
-      </ol>
-    </section>
+    <div class="column">
+      <section class="plate rimmed wide">
+        <h2>What is in a portion</h2>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              <th scope="col" class="right">Portion, {{ roundToDecimals(sheet.portionGrams, 0) }} g</th>
+              <th scope="col" class="right">may be</th>
+              <th scope="col" class="right">100 g</th>
+            </tr>
+          </thead>
+          <tbody>
+            <template v-for="each in rows" :key="each.id">
+              <tr :class="{ chosen: each.from === nutrient, under: each.name.startsWith('of which') }">
+                <th scope="row">
+                  <button
+                    v-if="each.from"
+                    type="button"
+                    :aria-pressed="each.from === nutrient"
+                    @click="nutrient = each.from"
+                  >
+                    {{ each.name }}
+                  </button>
+                  <span v-else>{{ each.name }}</span>
+                </th>
+                <td class="right strong">
+                  {{ missing.has(each.id) ? '≥ ' : '' }}{{ figure(each, sheet.nutrition.perPortion[each.id])
+                  }}<span class="unit">&nbsp;{{ each.unit }}</span>
+                </td>
+                <td class="right soft">{{ rangeOf(each) }}</td>
+                <td class="right">
+                  {{ missing.has(each.id) ? '≥ ' : '' }}{{ figure(each, sheet.nutrition.per100g[each.id])
+                  }}<span class="unit">&nbsp;{{ each.unit }}</span>
+                </td>
+              </tr>
+              <tr v-if="missing.has(each.id)" class="lacking">
+                <td colspan="4">{{ lacking(each.id) }}</td>
+              </tr>
+            </template>
+          </tbody>
+        </table>
+        <button class="choice plain" type="button" :aria-expanded="isAll" @click="isAll = !isAll">
+          {{ isAll ? 'Fewer figures' : 'More minerals and vitamins' }}
+        </button>
+        <p class="soft">
+          ≥ means at least: a missing figure is never counted as zero. What cooking takes is off (USDA
+          retention factors, grouped), frying oil counts as far as it is taken up, alcohol as far as it is
+          left. Energy by the factors of this kitchen's regime ({{
+            bench.regime === 'us' ? '4-4-9, total carbohydrate' : 'EU Annex XIV, available carbohydrate'
+          }}).
+        </p>
+      </section>
+      <TargetFixes />
+    </div>
+    <div class="column">
+      <ContributionPlate :nutrient="nutrient" @choose="changing = $event" />
+      <WhatIfPlate v-if="changing" :line-id="changing" @done="changing = null" />
+      <PlateReview />
+    </div>
+    <TolerancePlate class="whole" />
   </div>
 </template>
 
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
   gap: var(--space-4);
   max-width: 1280px;
   margin: 0 auto;
@@ -139,14 +178,14 @@ const unit = computed(() => NUTRIENT_NAMES[nutrient.value].unit);
   align-items: start;
 }
 
-.plate {
-  border-top: 4px solid var(--rim);
-  overflow-x: auto;
+.column {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: var(--space-4);
 }
 
-.plate h2 {
-  font-size: var(--text-l);
-  color: var(--ink);
+.whole {
+  grid-column: 1 / -1;
 }
 
 table {
@@ -156,7 +195,7 @@ table {
 
 th,
 td {
-  height: 34px;
+  height: 32px;
   padding: 0 10px 0 0;
   text-align: left;
   border-top: 1px solid var(--hairline);
@@ -170,12 +209,13 @@ thead th {
 }
 
 th button {
-  min-height: 33px;
+  min-height: 31px;
   padding: 0;
   border: 0;
   background: none;
   color: var(--rim);
   font-weight: 560;
+  text-align: left;
 }
 
 .under th {
@@ -191,11 +231,18 @@ th button {
   white-space: nowrap;
 }
 
+td.soft {
+  font-size: var(--text-s);
+}
+
 .strong {
   font-weight: 680;
 }
 
-.lacking {
+.lacking td {
+  height: auto;
+  padding-bottom: 4px;
+  border-top: 0;
   color: var(--amber);
   font-size: var(--text-s);
 }
@@ -203,31 +250,6 @@ th button {
 p {
   margin-top: var(--space-3);
   font-size: var(--text-s);
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(110px, 1fr) 1.4fr 76px;
-  gap: var(--space-3);
-  align-items: center;
-  min-height: 34px;
-  border-top: 1px solid var(--hairline);
-}
-
-.bar {
-  height: 12px;
-  background: var(--track);
-}
-
-.bar i {
-  display: block;
-  height: 100%;
-  background: var(--rim);
-}
-
-li .figure {
-  text-align: right;
-  font-weight: 600;
 }
 
 @media (max-width: 900px) {
