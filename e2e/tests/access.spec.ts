@@ -30,10 +30,19 @@ const VIEWS = [
   '/larder/swaps',
   `${POT}/portion`,
   `${POT}/label`,
+  '/labels',
+  '/printer',
+  '/people',
 ];
 
+const SIZES = [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+] as const;
+
 for (const view of VIEWS) {
-  test(`axe finds nothing at ${view}`, async ({ page }) => {
+  test(`axe finds nothing at ${view}, and nothing runs out of the page at any size`, async ({ page }) => {
     await page.goto(kitchen.url + view);
     await page.waitForLoadState('networkidle');
     await page.evaluate(axe.source);
@@ -47,24 +56,50 @@ for (const view of VIEWS) {
             .join(' | ')}`,
       ),
     ).toEqual([]);
-  });
-}
-
-for (const [width, height] of [
-  [1280, 800],
-  [1024, 768],
-  [390, 844],
-] as const) {
-  test(`nothing runs out of the page at ${width} x ${height}`, async ({ page }) => {
-    await page.setViewportSize({ width, height });
-    for (const view of VIEWS) {
-      await page.goto(kitchen.url + view);
-      await page.waitForLoadState('networkidle');
+    for (const [width, height] of SIZES) {
+      await page.setViewportSize({ width, height });
+      await page.evaluate(() => new Promise(requestAnimationFrame));
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect([view, over <= 0]).toEqual([view, true]);
+      expect([width, height, over <= 0]).toEqual([width, height, true]);
     }
   });
 }
+
+/** What is used while cooking: the batch, its loads, its times, the sheet at the stove. */
+const WHILE_COOKING = [POT, `${POT}/loads`, `${POT}/times`, `${POT}/sheet`];
+
+test('targets are 44 px or more on the screens used while cooking, under a finger', async ({ browser }) => {
+  const context = await browser.newContext({
+    hasTouch: true,
+    isMobile: true,
+    viewport: { width: 1024, height: 768 },
+  });
+  const page = await context.newPage();
+  for (const view of WHILE_COOKING) {
+    await page.goto(kitchen.url + view);
+    await page.waitForLoadState('networkidle');
+    const small = await page.evaluate(() =>
+      Array.from(
+        document.querySelectorAll<HTMLElement>('main button, main a, main input, main select, main textarea'),
+      )
+        .filter((each) => each.checkVisibility() && !each.closest('p, .unseen'))
+        .flatMap((each) => {
+          // A target is what can be hit: a label that holds its field is hit with it.
+          const hit = each.closest('label') ?? each;
+          const { width, height } = hit.getBoundingClientRect();
+          const grown = getComputedStyle(each, '::after');
+          const reach = grown.content === 'none' ? 0 : Math.max(0, -2 * parseFloat(grown.top || '0'));
+          return height + reach >= 43.5 || (width === 0 && height === 0)
+            ? []
+            : [
+                `${each.tagName} ${each.className} ${(each.textContent ?? '').trim().slice(0, 24)} ${Math.round(width)} x ${Math.round(height)}`,
+              ];
+        }),
+    );
+    expect([view, small]).toEqual([view, []]);
+  }
+  await context.close();
+});
 
 test('by keyboard alone: open a dish, change the target, ask for soy-free, read the answer', async ({
   page,

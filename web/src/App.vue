@@ -189,6 +189,12 @@ main:focus {
   outline: none;
 }
 
+@media (max-width: 1180px) {
+  nav a {
+    padding: 0 var(--space-2);
+  }
+}
+
 @media (max-width: 760px) {
   .frame {
     flex-wrap: wrap;
@@ -196,19 +202,33 @@ main:focus {
     padding: var(--space-1) var(--space-3) 0;
   }
 
+  /* A phone stands by no scale. */
+  .scale {
+    display: none;
+  }
+
+  .who {
+    max-width: 40%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+
   .kitchen {
     max-width: 55%;
+    margin-left: auto;
   }
 
   nav {
     order: 3;
     width: 100%;
+    overflow-x: auto;
   }
 
   nav a {
     flex: 1;
     justify-content: center;
-    padding: 0 var(--space-2);
+    padding: 0 5px;
+    font-size: var(--text-s);
   }
 }
 </style>

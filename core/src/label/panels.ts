@@ -139,8 +139,12 @@ const unbroken = (text: string): string => text.replace(/(\d) (?=kJ|kcal|g|mg)/g
 function tableEu(set: Setter, content: LabelContent, size: number): void {
   const words = LABEL_WORDS[content.language];
   const width = set.width;
-  const shares = [0.36, 0.26, 0.26, 0.12] as const;
-  const starts = [0, 0.36, 0.62, 0.88] as const;
+  // The intake column is as wide as what stands in it, so that no figure breaks; the rest is shared.
+  const dailies = [words.referenceIntake, ...content.figures.map(({ dailyValueText }) => dailyValueText)];
+  const daily = Math.max(...dailies.map((text) => widthOf(text, size, 'bold'))) + 4;
+  const rest = width - daily;
+  const widths = [rest * 0.4, rest * 0.3, rest * 0.3, daily] as const;
+  const starts = [0, rest * 0.4, rest * 0.7, rest] as const;
   const cells = (
     texts: readonly [string, string, string, string],
     weight: Run['weight'],
@@ -149,7 +153,7 @@ function tableEu(set: Setter, content: LabelContent, size: number): void {
     const top = set.y;
     const bottoms = texts.map((text, index) => {
       const gap = index === 0 ? 0 : 2;
-      const column = set.column(set.x + starts[index]! * width + gap, shares[index]! * width - gap, top);
+      const column = set.column(set.x + starts[index]! + gap, widths[index]! - gap, top);
       column.text(unbroken(text), size, weight, index === 0 ? { indent } : { align: 'right' });
       return column.y;
     });

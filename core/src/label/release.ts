@@ -109,7 +109,10 @@ export interface InputChange {
 
 type Facets = Map<string, { what: string; text: string }>;
 
-const said = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value ?? null));
+const said = (value: unknown): string => {
+  if (value === null || value === undefined) return 'not known';
+  return typeof value === 'string' ? value : JSON.stringify(value);
+};
 
 function recipeFacets(recipe: Recipe, into: Facets): void {
   const { id, name } = recipe;

@@ -15,7 +15,7 @@ import {
   type Serving,
   type Target,
 } from '../scaling';
-import { compose, type Composed } from './compose';
+import { compose, foodFollows, type Composed } from './compose';
 import {
   homePortionGrams,
   homeStageGrams,
@@ -133,8 +133,8 @@ function panRatio(stages: readonly StageBatch[]): number | null {
 /** Home grams by what they follow. Sweating water is left out: it goes in and boils away. */
 function homeParts(composed: Composed): Record<Follows, number> {
   const parts: Record<Follows, number> = { batch: composed.absorbedGrams, water: 0, pan: 0, portions: 0 };
-  for (const { follows, weight, technique, takenUp } of composed.lines)
-    if (weight && technique === null) parts[follows] += weight.grams * takenUp;
+  for (const line of composed.lines)
+    if (line.weight && line.technique === null) parts[foodFollows(line)] += line.weight.grams * line.takenUp;
   return parts;
 }
 

@@ -16,7 +16,7 @@ import {
 } from '../nutrition';
 import type { Book } from '../recipe/book';
 import type { Cooking, Recipe, RecipeStep } from '../recipe/recipe';
-import { standardize, type StandardLine } from '../recipe/standardize';
+import { standardize, type Follows, type StandardLine } from '../recipe/standardize';
 import { equipmentUsed } from '../recipe/equipment-used';
 import { deepFryingStep, isBakedDeep, stagesOf } from '../recipe/work';
 import { WATER_ID } from '../swap/swap';
@@ -69,6 +69,10 @@ export interface Composed {
   findings: Finding[];
 }
 
+/** What the part of a line that ends in the food goes by: what fried food takes up follows the food, not the pan. */
+export const foodFollows = ({ takenUp, follows }: Pick<ComposedLine, 'takenUp' | 'follows'>): Follows =>
+  takenUp < 1 ? 'batch' : follows;
+
 interface Context {
   dish: Recipe;
   book: Book;
@@ -95,7 +99,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
     parts: inner ? inner.statement : NO_ITEMS,
     statementText: pack?.statement ?? '',
     isWater: food?.id === WATER_ID,
-    follows: line.follows,
+    follows: foodFollows(line),
     isUnrecorded: inner ? false : !food || (isProduct && !pack?.isConfirmed),
   };
 }

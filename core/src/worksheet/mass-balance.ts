@@ -47,8 +47,11 @@ export function massBalance(composed: Composed, batch: Batch, lines: readonly Wo
       else sum.trimmedGrams += purchased - grams;
     }
   }
-  for (const { weight, takenUp, follows } of composed.lines)
-    if (weight && takenUp < 1) sum.leftInPanGrams += weight.grams * (1 - takenUp) * factorFor(follows, batch);
+  for (const { weight, takenUp, follows } of composed.lines) {
+    if (!weight || takenUp >= 1) continue;
+    const taken = weight.grams * takenUp * factorFor('batch', batch);
+    sum.leftInPanGrams += Math.max(0, weight.grams * factorFor(follows, batch) - taken);
+  }
   sum.lostGrams = sum.putInGrams - sum.leftInPanGrams - sum.steamGrams - sum.finishedGrams;
   return sum;
 }

@@ -14,7 +14,7 @@ import {
 import type { Book } from '../recipe/book';
 import { stagesOf } from '../recipe/work';
 import { factorFor, planBatch, type Batch } from './batch';
-import { compose, type Composed } from './compose';
+import { compose, foodFollows, type Composed } from './compose';
 import { worksheet, type WorksheetInput } from './worksheet';
 
 /** Foods of `share` of a composed recipe at its own size, components opened. */
@@ -32,7 +32,7 @@ export function portionFoods(composed: Composed, batch: Batch): PortionFood[] {
   const foods = new Map<string, PortionFood>();
   const share = batch.finishedGrams > 0 ? batch.portionGrams / batch.finishedGrams : 0;
   for (const line of composed.lines)
-    opened({ ...composed, lines: [line] }, factorFor(line.follows, batch) * share, foods);
+    opened({ ...composed, lines: [line] }, factorFor(foodFollows(line), batch) * share, foods);
   return [...foods.values()].sort((one, other) => other.grams - one.grams);
 }
 

@@ -38,7 +38,7 @@ import type { Serving, Target } from '../scaling';
 import { factorFor, planBatch, type Batch, type Leftover } from './batch';
 import { componentBatch, planComponents, type ComponentBatch } from './components';
 import { swapFindings } from '../swap/variant';
-import { compose, type Composed } from './compose';
+import { compose, foodFollows, type Composed } from './compose';
 import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 import { narrowings, rangeOfFigure, type Narrowing, type Range, type RangeScope } from './ranges';
 import { tolerancesOf } from './tolerances';
@@ -197,14 +197,17 @@ function labelOf(
  */
 function nutrientsOfBatch(composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): NutrientSum {
   const apart = composed.lines.filter(
-    ({ follows, weight, food, technique }) =>
-      weight && food && technique === null && (follows === 'pan' || follows === 'portions'),
+    (line) =>
+      line.weight &&
+      line.food &&
+      line.technique === null &&
+      (foodFollows(line) === 'pan' || foodFollows(line) === 'portions'),
   );
   if (apart.length === 0 || batch.factor <= 0) return composed.nutrients;
   const sum = copySum(composed.nutrients);
-  for (const { food, follows, weight, id, source, takenUp } of apart) {
+  for (const { food, follows, weight, id, source } of apart) {
     const vector = vectorHere(food!, book.foods, kitchen);
-    const grams = weight!.grams * takenUp * (factorFor(follows, batch) / batch.factor - 1);
+    const grams = weight!.grams * (factorFor(follows, batch) / batch.factor - 1);
     if (vector) addFood(sum, vector, grams, id, keptShares(source, food!, composed.recipe.steps));
   }
   return sum;

@@ -1,9 +1,9 @@
 /** The printer's and the scale's pages over HTTP. */
 import type { Context, Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
-import { svgOf } from '@hand-ladle/core';
 import { signedIn } from '../accounts/guard';
 import type { People } from '../accounts/people';
+import { labelSvg } from '../label-files';
 import { scaleRequest, simulateRequest } from '../labels/schemas';
 import { bodyOf } from '../request';
 import { checked } from '../schemas';
@@ -32,7 +32,7 @@ export function addDeviceRoutes(app: Hono, { people, spool, printer, scale }: De
   app.get('/api/printer/jobs/:id/label.svg', async (context) => {
     const { content, set } = await spool.labelOf(context.req.param('id'));
     context.header('Content-Type', 'image/svg+xml; charset=utf-8');
-    return context.body(svgOf(set, content.title));
+    return context.body(labelSvg(set, content.title));
   });
   app.post('/api/printer/simulate', async (context) => {
     await signedIn(context, people, 'cook');

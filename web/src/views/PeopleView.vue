@@ -59,11 +59,12 @@ const setRole = (person: Person, role: string): Promise<void> =>
 const setActive = (person: Person): Promise<void> =>
   doing(() => labels.changePerson(person.id, { isActive: !person.isActive }));
 
-const newPassword = ref('');
+/** What is typed for each person, by id. */
+const newPasswords = ref<Record<string, string>>({});
 const setOwnPassword = (person: Person): Promise<void> =>
   doing(async () => {
-    await labels.changePerson(person.id, { password: newPassword.value });
-    newPassword.value = '';
+    await labels.changePerson(person.id, { password: newPasswords.value[person.id] ?? '' });
+    newPasswords.value[person.id] = '';
     if (person.id === session.person?.id) await session.signOut();
   });
 const older = (): Promise<void> =>
@@ -139,7 +140,7 @@ const valueOf = (event: Event): string => (event.target as HTMLSelectElement).va
               <td>
                 <form class="password" @submit.prevent="setOwnPassword(person)">
                   <input
-                    v-model="newPassword"
+                    v-model="newPasswords[person.id]"
                     class="field"
                     type="password"
                     autocomplete="new-password"
@@ -147,7 +148,13 @@ const valueOf = (event: Event): string => (event.target as HTMLSelectElement).va
                     maxlength="200"
                     :aria-label="`New password of ${person.name}`"
                   />
-                  <button class="choice" type="submit" :disabled="newPassword.length < 10">Set</button>
+                  <button
+                    class="choice"
+                    type="submit"
+                    :disabled="(newPasswords[person.id] ?? '').length < 10"
+                  >
+                    Set
+                  </button>
                 </form>
               </td>
               <td>

@@ -1,0 +1,130 @@
+/** What the screen draws and what the API answers are the same, figure by figure, for a thousand random dishes. */
+import { expect, test } from '@playwright/test';
+import { start, type Running } from './kitchen';
+
+const DISHES = 1000;
+let kitchen: Running;
+test.beforeAll(async () => {
+  kitchen = await start('agree', 4402);
+});
+test.afterAll(() => kitchen.stop());
+
+/** A seeded stream of numbers in [0, 1): mulberry32. */
+function randomFrom(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+interface Figure {
+  text: string;
+  per100gText: string;
+  dailyValueText: string;
+}
+interface Told {
+  figures: Figure[];
+  ingredients: string;
+  contains: string;
+  mayContain: string;
+}
+/** What a bench of the open page can be told from outside: the store the screen itself uses. */
+interface OpenBench {
+  recipe: object;
+  worksheet: object;
+  setRecipe: (recipe: object) => void;
+}
+
+test(`${DISHES} random dishes`, async ({ page, request }) => {
+  test.setTimeout(300_000);
+  const { foods } = (await (await request.get(`${kitchen.url}/api/larder`)).json()) as {
+    foods: { name: string }[];
+  };
+  const random = randomFrom(20261126);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const texts = Array.from({ length: DISHES }, (_, index) =>
+    [
+      `Random dish ${index + 1}`,
+      `Serves ${1 + Math.floor(random() * 12)}, portions of ${60 + Math.floor(random() * 400)} g`,
+      '',
+      ...Array.from(
+        { length: 2 + Math.floor(random() * 9) },
+        () => `${Math.ceil(random() * 600)} g ${pick(foods).name.toLowerCase()}`,
+      ),
+      '',
+      'Method',
+      pick([
+        'Simmer everything gently for 25 minutes.',
+        'Roast everything on a tray for 30 minutes at 200 °C.',
+        'Turn everything together and serve.',
+      ]),
+    ].join('\n'),
+  );
+  await page.goto(`${kitchen.url}/dishes/fennel-butter-bean-pot/label`);
+  await expect(page.getByRole('article', { name: 'Label preview' })).toBeVisible();
+  // The dish on the bench is changed a thousand times; none of it is to be saved.
+  await page.route('**/api/recipes/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  const wrong: string[] = [];
+  let figures = 0;
+  for (const [index, text] of texts.entries()) {
+    const read = await request.post(`${kitchen.url}/api/recipes/import?dryRun=true&kitchenId=alder-ward`, {
+      data: text,
+      headers: { 'Content-Type': 'text/plain' },
+    });
+    const [found] = ((await read.json()) as { recipes: { recipe: Record<string, unknown> }[] }).recipes;
+    const { recipe } = found!;
+    const drawn = await page.evaluate(async (next) => {
+      const app = (
+        document.querySelector('#app') as unknown as {
+          __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } };
+        }
+      ).__vue_app__;
+      const bench = app.config.globalProperties.$pinia._s.get('bench') as OpenBench & {
+        setTarget: (target: object) => void;
+      };
+      const before = bench.worksheet;
+      bench.setTarget({ kind: 'portions', portions: next['portions'], portionGrams: next['portionGrams'] });
+      bench.setRecipe({
+        ...bench.recipe,
+        ...next,
+        id: (bench.recipe as { id: string }).id,
+        isComponent: false,
+        parentId: null,
+      });
+      const name = String(next['name']);
+      const label = (): string => document.querySelector('article.label pre')!.textContent ?? '';
+      while (bench.worksheet === before || !label().includes(`${name}\n`))
+        await new Promise(requestAnimationFrame);
+      return label();
+    }, recipe);
+    const answer = await request.post(`${kitchen.url}/api/worksheet`, {
+      data: {
+        recipe: {
+          name: recipe['name'],
+          lines: (recipe['lines'] as { id: string; text: string; answers: object }[]).map(
+            ({ id, text: words, answers }) => ({ id, text: words, answers }),
+          ),
+          steps: (recipe['steps'] as { text: string }[]).map(({ text: words }) => words),
+          portions: recipe['portions'],
+          portionGrams: recipe['portionGrams'],
+        },
+        target: { kind: 'portions', portions: recipe['portions'], portionGrams: recipe['portionGrams'] },
+        kitchenId: 'alder-ward',
+      },
+    });
+    const { label } = (await answer.json()) as { label: Told };
+    for (const { text: portion, per100gText, dailyValueText } of label.figures)
+      for (const part of [portion, per100gText, dailyValueText]) {
+        figures += 1;
+        if (!drawn.includes(part)) wrong.push(`dish ${index + 1}: ${part}`);
+      }
+    for (const part of [label.ingredients, label.contains, label.mayContain])
+      if (!drawn.includes(part)) wrong.push(`dish ${index + 1}: ${part}`);
+  }
+  expect(wrong).toEqual([]);
+  expect(figures).toBe(DISHES * 8 * 3);
+});
