@@ -35,6 +35,7 @@ interface OpenBench {
   recipe: object;
   worksheet: object;
   setRecipe: (recipe: object) => void;
+  setTarget: (target: object) => void;
 }
 
 test(`${DISHES} random dishes`, async ({ page, request }) => {
@@ -70,60 +71,73 @@ test(`${DISHES} random dishes`, async ({ page, request }) => {
   );
   const wrong: string[] = [];
   let figures = 0;
-  for (const [index, text] of texts.entries()) {
+  /** The recipe the server reads of a text, and the label it answers for it. */
+  const told = async (text: string): Promise<{ recipe: Record<string, unknown>; label: Told }> => {
     const read = await request.post(`${kitchen.url}/api/recipes/import?dryRun=true&kitchenId=alder-ward`, {
       data: text,
       headers: { 'Content-Type': 'text/plain' },
     });
     const [found] = ((await read.json()) as { recipes: { recipe: Record<string, unknown> }[] }).recipes;
-    const { recipe } = found!;
-    const drawn = await page.evaluate(async (next) => {
-      const app = (
-        document.querySelector('#app') as unknown as {
-          __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } };
-        }
-      ).__vue_app__;
-      const bench = app.config.globalProperties.$pinia._s.get('bench') as OpenBench & {
-        setTarget: (target: object) => void;
-      };
-      const before = bench.worksheet;
-      bench.setTarget({ kind: 'portions', portions: next['portions'], portionGrams: next['portionGrams'] });
-      bench.setRecipe({
-        ...bench.recipe,
-        ...next,
-        id: (bench.recipe as { id: string }).id,
-        isComponent: false,
-        parentId: null,
-      });
-      const name = String(next['name']);
-      const label = (): string => document.querySelector('article.label pre')!.textContent ?? '';
-      while (bench.worksheet === before || !label().includes(`${name}\n`))
-        await new Promise(requestAnimationFrame);
-      return label();
-    }, recipe);
+    const { name, portions, portionGrams, lines, steps } = found!.recipe as {
+      name: string;
+      portions: number;
+      portionGrams: number;
+      lines: { id: string; text: string; answers: object }[];
+      steps: { text: string }[];
+    };
     const answer = await request.post(`${kitchen.url}/api/worksheet`, {
       data: {
         recipe: {
-          name: recipe['name'],
-          lines: (recipe['lines'] as { id: string; text: string; answers: object }[]).map(
-            ({ id, text: words, answers }) => ({ id, text: words, answers }),
-          ),
-          steps: (recipe['steps'] as { text: string }[]).map(({ text: words }) => words),
-          portions: recipe['portions'],
-          portionGrams: recipe['portionGrams'],
+          name,
+          lines: lines.map(({ id, text: words, answers }) => ({ id, text: words, answers })),
+          steps: steps.map(({ text: words }) => words),
+          portions,
+          portionGrams,
         },
-        target: { kind: 'portions', portions: recipe['portions'], portionGrams: recipe['portionGrams'] },
+        target: { kind: 'portions', portions, portionGrams },
         kitchenId: 'alder-ward',
       },
     });
-    const { label } = (await answer.json()) as { label: Told };
-    for (const { text: portion, per100gText, dailyValueText } of label.figures)
-      for (const part of [portion, per100gText, dailyValueText]) {
-        figures += 1;
-        if (!drawn.includes(part)) wrong.push(`dish ${index + 1}: ${part}`);
+    return { recipe: found!.recipe, label: ((await answer.json()) as { label: Told }).label };
+  };
+  /** What the screen draws of each recipe, one after the other. */
+  const drawn = (recipes: Record<string, unknown>[]): Promise<string[]> =>
+    page.evaluate(async (list) => {
+      const root = document.querySelector('#app') as unknown as {
+        __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } };
+      };
+      const bench = root.__vue_app__.config.globalProperties.$pinia._s.get('bench') as OpenBench;
+      const label = (): string => document.querySelector('article.label pre')!.textContent ?? '';
+      const labels: string[] = [];
+      for (const next of list) {
+        const before = bench.worksheet;
+        bench.setTarget({ kind: 'portions', portions: next['portions'], portionGrams: next['portionGrams'] });
+        const id = (bench.recipe as { id: string }).id;
+        bench.setRecipe({ ...bench.recipe, ...next, id, isComponent: false, parentId: null });
+        while (bench.worksheet === before || !label().includes(`${String(next['name'])}\n`))
+          await new Promise((done) => setTimeout(done, 2));
+        labels.push(label());
       }
-    for (const part of [label.ingredients, label.contains, label.mayContain])
-      if (!drawn.includes(part)) wrong.push(`dish ${index + 1}: ${part}`);
+      return labels;
+    }, recipes);
+
+  const CHUNK = 50;
+  const asked = (from: number) => Promise.all(texts.slice(from, from + CHUNK).map(told));
+  let next = asked(0);
+  for (let from = 0; from < DISHES; from += CHUNK) {
+    const answers = await next;
+    // The server reads the next dishes while the screen draws these.
+    next = asked(from + CHUNK);
+    const labels = await drawn(answers.map(({ recipe }) => recipe));
+    answers.forEach(({ label }, index) => {
+      for (const { text, per100gText, dailyValueText } of label.figures)
+        for (const part of [text, per100gText, dailyValueText]) {
+          figures += 1;
+          if (!labels[index]!.includes(part)) wrong.push(`dish ${from + index + 1}: ${part}`);
+        }
+      for (const part of [label.ingredients, label.contains, label.mayContain])
+        if (!labels[index]!.includes(part)) wrong.push(`dish ${from + index + 1}: ${part}`);
+    });
   }
   expect(wrong).toEqual([]);
   expect(figures).toBe(DISHES * 8 * 3);

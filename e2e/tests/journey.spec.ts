@@ -155,7 +155,9 @@ test('the portion shows its figures, and where one comes from', async ({ page })
   }
   await page.getByRole('button', { name: 'Sodium' }).click();
   await expect(page.getByRole('heading', { name: 'Where the sodium comes from' })).toBeVisible();
-  await expect(page.locator('ol li').first()).toContainText(/Tamari|Fine salt|White beans/);
+  await expect(
+    page.getByRole('img', { name: /sodium by line: (?:Tamari|Fine salt|White beans)/ }),
+  ).toBeVisible();
 });
 
 /** Text of a PDF as a reader would take it. */
