@@ -103,7 +103,7 @@ describe("a kitchen's own swaps", () => {
     expect((await world.store.larder()).swaps).toHaveLength(loadSwaps().length);
     const plans = (
       await world.send('POST', '/api/swaps', {
-        recipe: { name: 'Pot', lines: ['500 g potatoes', '60 g celery'] },
+        recipe: { name: 'Pot', lines: ['500 g potatoes', '60 g celery'], steps: ['Simmer for 20 minutes.'] },
         exclude: ['celery'],
         kitchenId: WARD,
         target,

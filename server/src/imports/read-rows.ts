@@ -19,6 +19,12 @@ import {
 
 export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowProblem[] };
 
+/** What no table holds of a food that is known stays as it was; its names in other languages while its name is the same. */
+function withWhatTablesLack(food: Food, { measures, cookingYields, labelName, labelNames }: Food): Food {
+  const isNamedAlike = labelNames !== undefined && food.labelName === labelName;
+  return { ...food, measures, cookingYields, ...(isNamedAlike ? { labelNames } : {}) };
+}
+
 /** Heading to field; an empty field leaves the column out. */
 export type Mapping = Readonly<Record<string, string>>;
 
@@ -102,7 +108,7 @@ export class FoodRows {
         ],
       };
     this.seen.set(id, line);
-    const value = before ? { ...food, measures: before.measures, cookingYields: before.cookingYields } : food;
+    const value = before ? withWhatTablesLack(food, before) : food;
     return { value, isNew: !before };
   }
 

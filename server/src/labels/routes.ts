@@ -20,11 +20,7 @@ import { checked } from '../schemas';
 import type { Store } from '../store';
 import type { Spool } from '../devices/spool';
 import { contentOf, setBy, type BatchFacts, type Told } from './options';
-import { withoutInputs,
-  type Release,
-  type ReleaseAsked,
-  type Releases,
-} from './releases';
+import { withoutInputs, type Release, type ReleaseAsked, type Releases } from './releases';
 import { actRequest, draftFileRequest, newReleaseRequest, printRequest } from './schemas';
 
 const FORMATS = ['pdf', 'svg', 'png', 'txt'] as const;
