@@ -13,7 +13,6 @@ const FOLDER = join('docs', 'screenshots');
 const POT = '/dishes/barley-leek-white-bean-pot';
 const FENNEL = '/dishes/fennel-butter-bean-pot';
 const BAKE = '/dishes/celeriac-bean-bake';
-const STATEMENT = 'Water, SOYA beans, WHEAT, salt, spices. May contain traces of sesame. Free from milk.';
 const TABLE = `Food Name;Water (g);Protein (g);Carbohydrate (g);Remark
 Skirret;75;2,1;19;raw
 Salsify;77;3,3;18,6;
@@ -45,6 +44,30 @@ async function planned(page) {
   await page.getByRole('link', { name: /Serve it/ }).click();
   await page.getByRole('group', { name: 'Free from' }).getByRole('button', { name: 'Gluten' }).click();
   await page.waitForSelector('.plan');
+}
+
+/** One label released and one stale, so that the list has something true to show. */
+async function released(page) {
+  await open(`${FENNEL}/label`)(page);
+  const signIn = page.getByRole('button', { name: 'Sign in' });
+  await signIn.first().click();
+  await page.getByRole('dialog').getByLabel('Name').fill('wenna');
+  await page.getByRole('dialog').getByLabel('Password').fill('ladle-manager-1');
+  await page.getByRole('dialog').getByRole('button', { name: 'Sign in' }).click();
+  for (const dish of ['/dishes/caraway-flatbread', FENNEL]) {
+    await open(`${dish}/label`)(page);
+    await page.getByRole('button', { name: 'Hand it in for checking' }).click();
+    await page.getByRole('button', { name: 'I checked it against the packs' }).click();
+    await page.getByRole('button', { name: 'Release it' }).click();
+    await page.waitForSelector('.release.released');
+  }
+  await open('/dishes/caraway-flatbread')(page);
+  await page.locator('[data-line] .name').first().click();
+  await page.getByLabel('Words of the line').fill('520 g strong white bread flour');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.waitForTimeout(1500);
+  await open('/labels')(page);
+  await page.waitForSelector('.release');
 }
 
 /** Name of the picture, size of the screen, and how to get there. */
@@ -91,20 +114,17 @@ const VIEWS = [
     },
   ],
   ['hazards', [1280, 800], open(`${POT}/hazards`)],
-  ['portion', [1280, 800], open(`${POT}/portion`)],
-  ['label', [1280, 800], open(`${POT}/label`)],
-  ['larder', [1280, 800], open('/larder?food=leek')],
   [
-    'pack',
-    [1280, 900],
+    'portion',
+    [1280, 1000],
     async (page) => {
-      await open('/larder?food=tamari')(page);
-      await page.getByRole('button', { name: 'Its pack' }).click();
-      await page.getByLabel('Name on the pack').fill('Tamari 5 L');
-      await page.getByLabel('Supplier').fill('Quay Stores');
-      await page.getByLabel('Ingredients, as printed').fill(STATEMENT);
+      await open(`${FENNEL}/portion`)(page);
+      await page.waitForSelector('[data-drawn=true]');
     },
   ],
+  ['label', [1280, 800], open(`${POT}/label`)],
+  ['labels', [1280, 800], released],
+  ['larder', [1280, 800], open('/larder?food=leek')],
   [
     'import',
     [1280, 900],

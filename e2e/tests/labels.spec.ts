@@ -1,5 +1,6 @@
 /** A label from the bench to paper, by several people, with the keyboard alone and with a printer that jams. */
 import { execFileSync } from 'node:child_process';
+import axe from 'axe-core';
 import { expect, test, type Page } from '@playwright/test';
 import { start, type Running } from './kitchen';
 
@@ -208,4 +209,30 @@ test('a forged session, a wrong role, another site: refused in words', async ({ 
     headers: { Origin: 'https://elsewhere.example' },
   });
   expect([other.status(), (await other.json()).error.code]).toEqual([403, 'cross-site']);
+});
+
+test('axe finds nothing on a batch, on the accounts and the trail, and while signing in', async ({
+  page,
+  request,
+}) => {
+  const violations = async (): Promise<string[]> => {
+    await page.waitForLoadState('networkidle');
+    await page.evaluate(axe.source);
+    const found = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run());
+    return found.violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`);
+  };
+  const { jobs } = (await (await request.get(`${kitchen.url}/api/printer`)).json()) as {
+    jobs: { batchCode: string }[];
+  };
+  await page.goto(`${kitchen.url}/batches/${jobs[0]!.batchCode}`);
+  await expect(page.getByText('Batch', { exact: false }).first()).toBeVisible();
+  expect(await violations()).toEqual([]);
+  await page.goto(`${kitchen.url}/people`);
+  await page.getByRole('button', { name: 'Sign in' }).first().click();
+  await expect(page.getByRole('dialog', { name: 'Sign in' })).toBeVisible();
+  expect(await violations()).toEqual([]);
+  await page.keyboard.press('Escape');
+  await signIn(page, 'wenna', 'manager');
+  await expect(page.getByRole('heading', { name: 'Audit trail' })).toBeVisible();
+  expect(await violations()).toEqual([]);
 });

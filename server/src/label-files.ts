@@ -1,9 +1,17 @@
 /** Labels as files: PDF on rolls and sheets, SVG and PNG of one label, plain text. */
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
-import { mmToPoints, PAPERS, placesOnSheets, svgOf, type SetLabel, type Stock } from '@hand-ladle/core';
+import {
+  mmToPoints,
+  PAPERS,
+  placesOnSheets,
+  svgOf,
+  type Drawing,
+  type SetLabel,
+  type Stock,
+} from '@hand-ladle/core';
 import { ApiError } from './errors';
-import { bytesOf, fontFile, formOf, newPdf } from './pdf';
+import { bytesOf, drawOn, fontFile, formOf, newPdf } from './pdf';
 
 /** How many labels one file may hold. */
 export const MOST_LABELS = 1000;
@@ -37,6 +45,19 @@ export async function labelsPdf(label: SetLabel, { stock, start, quantity }: Run
       place(mmToPoints(each.xMm), mmToPoints(each.yMm));
     }
   }
+  pdf.end();
+  return done;
+}
+
+/** Pages of their own, one after the other. */
+export async function pagesPdf(pages: readonly Drawing[], title: string): Promise<Buffer> {
+  const [first] = pages;
+  const pdf = newPdf([first!.width, first!.height], title);
+  const done = bytesOf(pdf);
+  pages.forEach((page, index) => {
+    if (index > 0) pdf.addPage({ size: [page.width, page.height], margin: 0 });
+    drawOn(pdf, page);
+  });
   pdf.end();
   return done;
 }

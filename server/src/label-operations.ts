@@ -12,6 +12,13 @@ import type { Operation } from './openapi';
 
 export const LABEL_OPERATIONS: readonly Operation[] = [
   {
+    method: 'get',
+    path: '/api/menu.pdf',
+    summary:
+      'The menu against the declarable allergens as pages of ?paper=a4 or letter; DRAFT while a dish has no released label',
+    answers: 'A PDF file',
+  },
+  {
     method: 'post',
     path: '/api/session',
     summary: 'Signs in; the session is a cookie. Wrong guesses are slowed',

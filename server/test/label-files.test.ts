@@ -4,6 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { codeImage } from '../src/codes';
+import { textOf, wordsOf, type PlacedWord } from './pdf-reader';
 import { as, DISH, openLabelWorld, OPTIONS, releasedLabel, ROLL, world } from './label-world';
 
 beforeAll(() => openLabelWorld('label-files'), 120_000);
@@ -104,5 +105,37 @@ describe('files and hostile names', () => {
       expect(read).toBe(symbology === 'qr' ? `http://localhost/batches/${body.batchCode}` : body.batchCode);
     }
     expect(codeImage('qr', 'x').symbology).toBe('qr');
+  });
+});
+
+describe('the menu sheet', () => {
+  const sheet = async (paper: string): Promise<{ text: string; words: PlacedWord[]; response: Response }> => {
+    const response = await world.app.request(`/api/menu.pdf?kitchenId=lock-counter&paper=${paper}`);
+    const pdf = Buffer.from(await response.arrayBuffer());
+    return { response, text: textOf(pdf), words: wordsOf(pdf) };
+  };
+
+  test('every dish against every declarable allergen, in words, on pages that nothing leaves', async () => {
+    const { body: rows } = await world.send('GET', '/api/menu?kitchenId=lock-counter');
+    for (const [paper, wide] of [
+      ['a4', 842],
+      ['letter', 792.1],
+    ] as const) {
+      const { response, text, words } = await sheet(paper);
+      expect(response.headers.get('content-type')).toBe('application/pdf');
+      for (const row of rows as { name: string }[])
+        for (const word of row.name.split(' ')) expect(text).toContain(word);
+      expect(text).toMatch(/contains/);
+      for (const { text: word, xMin, xMax } of words)
+        expect([word, xMin >= 0, xMax <= wide]).toEqual([word, true, true]);
+    }
+  });
+
+  test('is a draft while a dish has no released label, and counts them', async () => {
+    const { body: rows } = await world.send('GET', '/api/menu?kitchenId=lock-counter');
+    const count = (rows as object[]).length;
+    expect((await sheet('a4')).text).toContain(`DRAFT: ${count} of ${count} dishes`);
+    await releasedLabel('fennel-butter-bean-pot', 'lock-counter');
+    expect((await sheet('a4')).text).toContain(`DRAFT: ${count - 1} of ${count} dishes`);
   });
 });

@@ -132,6 +132,14 @@ describe('any change upstream makes it stale, with what changed', () => {
     expect(await changesOf(id)).toEqual([]);
   });
 
+  test('a label handed in under the other law on purpose stands, and prints under it', async () => {
+    const { id } = await releasedLabel(DISH, 'alder-ward', { regime: 'us' });
+    const { body } = await world.send('GET', `/api/labels/${id}`);
+    expect(body).toMatchObject({ state: 'released', regime: 'us', isStale: false });
+    expect((await as('cook', 'POST', `/api/labels/${id}/print`, { options: OPTIONS })).status).toBe(202);
+    await world.services.spool.drain();
+  });
+
   test('settings that no label depends on change nothing', async () => {
     const { id } = await releasedLabel();
     const undo = await changeKitchen({

@@ -14,3 +14,4 @@ export * from './claims';
 export * from './use-by';
 export * from './release';
 export * from './options';
+export * from './menu-sheet';

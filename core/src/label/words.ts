@@ -52,6 +52,10 @@ const en: LabelWords = {
   decimalMark: '.',
   figures: {
     energyKj: 'Energy',
+    energyKcal: 'Energy',
+    sodiumMg: 'Sodium',
+    potassiumMg: 'Potassium',
+    phosphorusMg: 'Phosphorus',
     fatG: 'Fat',
     saturatesG: 'of which saturates',
     availableCarbohydrateG: 'Carbohydrate',
@@ -99,6 +103,10 @@ const es: LabelWords = {
   decimalMark: ',',
   figures: {
     energyKj: 'Valor energético',
+    energyKcal: 'Valor energético',
+    sodiumMg: 'Sodio',
+    potassiumMg: 'Potasio',
+    phosphorusMg: 'Fósforo',
     fatG: 'Grasas',
     saturatesG: 'de las cuales saturadas',
     availableCarbohydrateG: 'Hidratos de carbono',
@@ -146,6 +154,10 @@ const fr: LabelWords = {
   decimalMark: ',',
   figures: {
     energyKj: 'Énergie',
+    energyKcal: 'Énergie',
+    sodiumMg: 'Sodium',
+    potassiumMg: 'Potassium',
+    phosphorusMg: 'Phosphore',
     fatG: 'Matières grasses',
     saturatesG: 'dont acides gras saturés',
     availableCarbohydrateG: 'Glucides',

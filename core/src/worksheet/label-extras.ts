@@ -1,5 +1,5 @@
 /** What a label may say beside its figures and its list, from the same worksheet. */
-import { claimsOf, type Claim, type StatementStyle } from '../label';
+import { claimsOf, figureInLanguage, LABEL_WORDS, type Claim, type StatementStyle } from '../label';
 import { FACT_NAMES, type FactId } from '../nutrition';
 import { fixedText } from '../quantity';
 import type { Worksheet } from './worksheet';
@@ -19,8 +19,10 @@ export function trayFigures(sheet: Worksheet): { name: string; text: string }[] 
   const missing = missingIn(sheet);
   return TRAY_FIGURES.map((id) => {
     const { name, unit } = FACT_NAMES[id];
+    const { language } = sheet.label;
     const amount = fixedText(sheet.nutrition.perPortion[id], unit === 'g' ? 1 : 0);
-    return { name, text: `${missing.has(id) ? 'at least ' : ''}${amount} ${unit}` };
+    const text = `${missing.has(id) ? 'at least ' : ''}${amount} ${unit}`;
+    return { name: LABEL_WORDS[language].figures[id] ?? name, text: figureInLanguage(text, language) };
   });
 }
 

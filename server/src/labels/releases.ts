@@ -10,19 +10,21 @@ import {
   useByDate,
   whatChanged,
   worksheet,
+  type Book,
   type Claim,
   type FrozenInputs,
   type InputChange,
+  type Kitchen,
   type Label,
   type Regime,
   type ReleaseState,
   type StatementStyle,
   type Target,
-  type Worksheet,
   type WorksheetInput,
 } from '@hand-ladle/core';
 import type { AuditAct, AuditTrail } from '../accounts/audit';
 import type { People, Person } from '../accounts/people';
+import type { SavedRecipe } from '../database/rows';
 import type { Row } from '../larder-store';
 import { ApiError } from '../errors';
 import type { Store } from '../store';
@@ -70,6 +72,18 @@ export interface Release extends ReleaseView {
   inputs: FrozenInputs;
 }
 
+/** What a label carries beside its figures: the tray's, and the law of its kitchen when it was handed in. */
+interface Review {
+  watch: Release['watch'];
+  kitchenRegime: Regime;
+}
+
+interface World {
+  kitchen: (id: string) => Promise<Kitchen>;
+  recipe: (id: string) => Promise<SavedRecipe>;
+  book: (_: string) => Promise<Book>;
+}
+
 const ACT_OF: Readonly<Record<Exclude<ReleaseState, 'draft'>, AuditAct>> = {
   checked: 'checked',
   released: 'released',
@@ -99,14 +113,32 @@ export class Releases {
     return this.store.database;
   }
 
+  /** Everything labels lean on as it stands now; read once for many labels. */
+  private worldNow(): World {
+    const once = <T>(read: (id: string) => Promise<T>): ((id: string) => Promise<T>) => {
+      const known = new Map<string, Promise<T>>();
+      return (id) => {
+        let answer = known.get(id);
+        if (!answer) known.set(id, (answer = read(id)));
+        return answer;
+      };
+    };
+    return {
+      kitchen: once((id) => this.store.kitchen(id)),
+      recipe: once((id) => this.store.recipe(id)),
+      book: once(() => this.store.book()),
+    };
+  }
+
   /** The inputs of a label as everything stands now. */
   private async inputNow(
     asked: Omit<ReleaseAsked, 'claims'>,
-  ): Promise<{ input: WorksheetInput; frozen: FrozenInputs; sheet: Worksheet }> {
-    const own = await this.store.kitchen(asked.kitchenId);
+    world: World,
+  ): Promise<{ input: WorksheetInput; frozen: FrozenInputs; book: Book; kitchenRegime: Regime }> {
+    const own = await world.kitchen(asked.kitchenId);
     const kitchen = asked.regime ? { ...own, regime: asked.regime } : own;
-    const book = await this.store.book();
-    const saved = await this.store.recipe(asked.recipeId);
+    const book = await world.book('');
+    const saved = await world.recipe(asked.recipeId);
     const target = asked.target ?? saved.target ?? homeTarget(saved.recipe, book, kitchen);
     const input: WorksheetInput = {
       recipe: saved.recipe,
@@ -115,12 +147,13 @@ export class Releases {
       vesselIds: asked.vesselIds ?? saved.vesselIds,
       labelStyle: asked.style,
     };
-    return { input, frozen: freeze(input, book), sheet: worksheet(input, book) };
+    return { input, frozen: freeze(input, book), book, kitchenRegime: own.regime };
   }
 
   /** Hands a label in: frozen as it stands, a draft until somebody checks it. */
   async draft(asked: ReleaseAsked, by: Person): Promise<Release> {
-    const { input, frozen, sheet } = await this.inputNow(asked);
+    const { input, frozen, book, kitchenRegime } = await this.inputNow(asked, this.worldNow());
+    const sheet = worksheet(input, book);
     const all = claimsOfSheet(sheet, asked.style);
     const claims = asked.claims.map((id) => {
       const claim = all.find((each) => each.id === id);
@@ -137,7 +170,7 @@ export class Releases {
           state: 'draft',
           inputs: frozen,
           label: sheet.label,
-          review: { watch: trayFigures(sheet) },
+          review: { watch: trayFigures(sheet), kitchenRegime },
           claims,
           draftedBy: by.id,
           draftedAt: this.now(),
@@ -156,21 +189,25 @@ export class Releases {
     return this.release(id);
   }
 
-  /** What is otherwise now than in frozen inputs. A dish that is gone is one change. */
-  async changesSince(frozen: FrozenInputs): Promise<InputChange[]> {
+  /**
+   * What is otherwise now than in frozen inputs. A kitchen that turned to the other law since makes its labels stale; one that
+   * was handed in under the other law on purpose stands. A dish that is gone is one change.
+   */
+  private async changesSince(
+    frozen: FrozenInputs,
+    kitchenRegime: Regime,
+    world: World,
+  ): Promise<InputChange[]> {
     const { recipe, kitchen, target, vesselIds, style } = frozen;
-    const own = await this.store.kitchen(kitchen.id);
+    const { regime } = kitchen;
     try {
-      // The law is part of what was signed: a kitchen that turns to the other one makes every label of the first stale.
-      const now = await this.inputNow({
-        recipeId: recipe.id,
-        kitchenId: kitchen.id,
-        target,
-        vesselIds,
-        style,
-        regime: own.regime,
-      });
-      return whatChanged(frozen, now.frozen);
+      const asked = { recipeId: recipe.id, kitchenId: kitchen.id, target, vesselIds, style, regime };
+      const now = await this.inputNow(asked, world);
+      const ofLaw =
+        now.kitchenRegime === kitchenRegime
+          ? []
+          : [{ what: 'Law the label is printed under', before: kitchenRegime, after: now.kitchenRegime }];
+      return [...ofLaw, ...whatChanged(frozen, now.frozen)];
     } catch (error) {
       if (error instanceof ApiError && error.code === 'recipe-not-found')
         return [{ what: 'The dish', before: recipe.name, after: '' }];
@@ -178,11 +215,12 @@ export class Releases {
     }
   }
 
-  private async viewOf(row: Row, names: ReadonlyMap<string, string>): Promise<Release> {
+  private async viewOf(row: Row, names: ReadonlyMap<string, string>, world: World): Promise<Release> {
     const inputs = row.get('inputs') as FrozenInputs;
     const label = row.get('label') as Label;
     const state = row.get('state') as ReleaseState;
-    const changes = state === 'withdrawn' ? [] : await this.changesSince(inputs);
+    const review = row.get('review') as Review;
+    const changes = state === 'withdrawn' ? [] : await this.changesSince(inputs, review.kitchenRegime, world);
     const signature = (who: string, when: string): Signature | null => {
       const at = row.get(when) as Date | null;
       return at ? { name: names.get(row.get(who) as string) ?? '', at: at.toISOString() } : null;
@@ -206,7 +244,7 @@ export class Releases {
       version: row.get('version') as number,
       label,
       claims: row.get('claims') as Claim[],
-      watch: (row.get('review') as { watch: Release['watch'] }).watch,
+      watch: review.watch,
       inputs,
     };
   }
@@ -218,7 +256,7 @@ export class Releases {
   async release(id: string): Promise<Release> {
     const row = await this.store.tables.releases.findByPk(id);
     if (!row) throw new ApiError('label-not-found');
-    return this.viewOf(row, await this.names());
+    return this.viewOf(row, await this.names(), this.worldNow());
   }
 
   /** Labels of a kitchen, newest first; of one dish where it is named. */
@@ -229,8 +267,9 @@ export class Releases {
       limit: 200,
     });
     const names = await this.names();
+    const world = this.worldNow();
     const views: ReleaseView[] = [];
-    for (const row of rows) views.push(asListed(await this.viewOf(row, names)));
+    for (const row of rows) views.push(asListed(await this.viewOf(row, names, world)));
     return views;
   }
 

@@ -3,6 +3,7 @@ import type { Context, Hono } from 'hono';
 import {
   claimsOfSheet,
   labelText,
+  setMenuSheet,
   trayFigures,
   worksheet,
   type LabelOptions,
@@ -14,7 +15,8 @@ import type { People, Role } from '../accounts/people';
 import { codeImage } from '../codes';
 import { inputOf, type ComputeRequest } from '../compute';
 import { ApiError } from '../errors';
-import { labelPng, labelsPdf, labelSvg } from '../label-files';
+import { labelPng, labelsPdf, labelSvg, pagesPdf } from '../label-files';
+import { menuRows } from '../menu';
 import { asFile, bodyOf } from '../request';
 import { checked } from '../schemas';
 import type { Store } from '../store';
@@ -104,6 +106,25 @@ function addDraftRoutes(app: Hono, { store }: LabelRoutes): void {
   });
 }
 
+/** The menu's allergen sheet; a dish without a released label that stands makes it a draft. */
+function addMenuRoute(app: Hono, { store, releases, today }: LabelRoutes): void {
+  app.get('/api/menu.pdf', async (context) => {
+    const kitchen = await store.kitchen(context.req.query('kitchenId'));
+    const rows = await menuRows(kitchen.id, store);
+    const standing = (await releases.list(kitchen.id, undefined)).filter(
+      ({ state, isStale }) => state === 'released' && !isStale,
+    );
+    const pages = setMenuSheet(rows, {
+      kitchen: kitchen.name,
+      on: today(),
+      paper: context.req.query('paper') === 'letter' ? 'letter' : 'a4',
+      releasedIds: new Set(standing.map(({ recipeId }) => recipeId)),
+    });
+    asFile(context, 'menu-allergens.pdf', 'application/pdf');
+    return context.body(new Uint8Array(await pagesPdf(pages, 'Menu allergens')));
+  });
+}
+
 function addReleaseRoutes(app: Hono, { people, releases }: LabelRoutes): void {
   app.get('/api/labels', async (context) =>
     context.json(await releases.list(context.req.query('kitchenId'), context.req.query('recipeId'))),
@@ -176,6 +197,7 @@ function addPrintRoutes(app: Hono, { store, people, audit, releases, spool, toda
 
 export function addLabelRoutes(app: Hono, parts: LabelRoutes): void {
   addDraftRoutes(app, parts);
+  addMenuRoute(app, parts);
   addReleaseRoutes(app, parts);
   addPrintRoutes(app, parts);
 }

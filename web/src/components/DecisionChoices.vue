@@ -148,7 +148,15 @@ function makeFood(): void {
       <form class="asked" @submit.prevent="setTyped" @keydown.esc="asked = null">
         <label>
           {{ asked === 'weigh' ? `One ${vagueUnit?.unit} weighs` : 'In the home recipe' }}
-          <input ref="field" v-model="typed" class="field" inputmode="decimal" size="5" aria-label="Grams" />
+          <input
+            ref="field"
+            v-model="typed"
+            class="field"
+            inputmode="decimal"
+            size="5"
+            data-takes-weight
+            aria-label="Grams"
+          />
           g
         </label>
         <button class="choice main" type="submit">

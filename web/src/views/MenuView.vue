@@ -104,6 +104,7 @@ const title = ({ name, status, paths }: MenuCell): string =>
   `${STATUS_WORDS[status]} ${name.toLowerCase()}${paths.length > 0 ? `: ${paths.join('; ')}` : ''}`;
 const variantOf = ({ parentId }: MenuAnswer): boolean => parentId !== null;
 const print = (): void => window.print();
+const pdf = computed(() => `/api/menu.pdf?kitchenId=${encodeURIComponent(book.kitchen?.id ?? '')}`);
 const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.kitchen?.id ?? '')}`);
 </script>
 
@@ -157,6 +158,7 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
         <h2>The whole menu</h2>
         <label><input v-model="isFolded" type="checkbox" /> Variants folded</label>
         <button class="choice" type="button" @click="print">Print</button>
+        <a class="choice" :href="pdf" download>PDF</a>
         <a class="choice" :href="csv" download>CSV</a>
       </header>
       <div class="wide">
