@@ -1,5 +1,6 @@
 /** What the API answers and what the PDF prints are the same, figure by figure, for a thousand random dishes. */
 import { DRAFT_ON_ROLL, type Label, type LabelFigure } from '@hand-ladle/core';
+import { randomFrom } from '../../core/src/testing/random-recipe';
 import { contentOf, setBy } from '../src/labels/options';
 import { bytesOf, formOf, newPdf } from '../src/pdf';
 import { textOf } from './pdf-reader';
@@ -12,16 +13,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => world.close());
 
-/** A seeded stream of numbers in [0, 1): mulberry32. */
-function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
 const STEPS = [
   'Simmer everything gently for 25 minutes.',
   'Roast everything on a tray for 30 minutes at 200 °C.',

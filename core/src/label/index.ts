@@ -15,3 +15,4 @@ export * from './use-by';
 export * from './release';
 export * from './options';
 export * from './menu-sheet';
+export * from './release-view';

@@ -5,7 +5,13 @@
  */
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
-import { pointsToMm, type LabelContent, type LabelOptions } from '@hand-ladle/core';
+import {
+  pointsToMm,
+  type JobState,
+  type LabelContent,
+  type LabelOptions,
+  type PrintJob,
+} from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
 import type { Person } from '../accounts/people';
 import { ApiError } from '../errors';
@@ -16,25 +22,8 @@ import type { Releases } from '../labels/releases';
 import type { Store } from '../store';
 import { PrinterProblem, type LabelPrinter } from './label-printer';
 
-export const JOB_STATES = ['waiting', 'printing', 'stopped', 'done', 'cancelled'] as const;
-export type JobState = (typeof JOB_STATES)[number];
 /** Jobs that may wait at once; more are refused until some are done. */
 export const MOST_WAITING = 1000;
-
-export interface PrintJob {
-  id: string;
-  releaseId: string;
-  title: string;
-  kind: string;
-  batchCode: string | null;
-  stockName: string;
-  quantity: number;
-  printed: number;
-  state: JobState;
-  problem: string;
-  askedBy: string;
-  askedAt: string;
-}
 
 const OPEN: readonly JobState[] = ['waiting', 'printing'];
 

@@ -18,6 +18,8 @@ import {
   type Label,
   type Regime,
   type ReleaseState,
+  type ReleaseView,
+  type Signature,
   type StatementStyle,
   type Target,
   type WorksheetInput,
@@ -37,32 +39,6 @@ export interface ReleaseAsked {
   vesselIds?: string[];
   style: StatementStyle;
   claims: string[];
-}
-
-export interface Signature {
-  name: string;
-  at: string;
-}
-
-/** A label as lists and screens show it. */
-export interface ReleaseView {
-  id: string;
-  recipeId: string;
-  recipeName: string;
-  kitchenId: string;
-  state: ReleaseState;
-  regime: Regime;
-  language: string;
-  portionGrams: number;
-  drafted: Signature | null;
-  checked: Signature | null;
-  released: Signature | null;
-  withdrawn: Signature | null;
-  openPoints: string[];
-  isStale: boolean;
-  /** What is otherwise than when it was frozen. */
-  changes: InputChange[];
-  version: number;
 }
 
 export interface Release extends ReleaseView {

@@ -2,11 +2,11 @@
 import type {
   Claim,
   CodeImage,
-  InputChange,
   Label,
   LabelOptions,
   Regime,
-  ReleaseState,
+  PrintJob,
+  ReleaseView,
   StatementStyle,
   Target,
 } from '@hand-ladle/core';
@@ -22,30 +22,6 @@ export interface Person {
   isActive: boolean;
 }
 
-export interface Signature {
-  name: string;
-  at: string;
-}
-
-/** A label on its way out of the kitchen. */
-export interface ReleaseView {
-  id: string;
-  recipeId: string;
-  recipeName: string;
-  kitchenId: string;
-  state: ReleaseState;
-  regime: Regime;
-  language: string;
-  portionGrams: number;
-  drafted: Signature | null;
-  checked: Signature | null;
-  released: Signature | null;
-  withdrawn: Signature | null;
-  openPoints: string[];
-  isStale: boolean;
-  changes: InputChange[];
-  version: number;
-}
 export interface Release extends ReleaseView {
   label: Label;
   claims: Claim[];
@@ -60,20 +36,6 @@ export interface BatchView {
   release: Release;
 }
 
-export interface PrintJob {
-  id: string;
-  releaseId: string;
-  title: string;
-  kind: string;
-  batchCode: string | null;
-  stockName: string;
-  quantity: number;
-  printed: number;
-  state: 'waiting' | 'printing' | 'stopped' | 'done' | 'cancelled';
-  problem: string;
-  askedBy: string;
-  askedAt: string;
-}
 export interface PrinterPage {
   printer: { name: string; state: string; rollWidthMm: number; rollLeftMm: number };
   jobs: PrintJob[];

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The way of one label out of the kitchen: who took which step, what changed since, and the next step by role. */
 import { computed, ref } from 'vue';
-import { LANGUAGE_NAMES, type Language } from '@hand-ladle/core';
-import { labels, type ReleaseView, type Role, type Signature } from '../api/labels';
+import { LANGUAGE_NAMES, type Language, type ReleaseView, type Signature } from '@hand-ladle/core';
+import { labels, type Role } from '../api/labels';
 import { useSession } from '../stores/session';
 
 const props = defineProps<{ release: ReleaseView; isNamed?: boolean }>();

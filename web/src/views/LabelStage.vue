@@ -12,8 +12,9 @@ import {
   type CodeImage,
   type LabelContent,
   type LabelFacts,
+  type ReleaseView,
 } from '@hand-ladle/core';
-import { labels, type FileFormat, type ReleaseView } from '../api/labels';
+import { labels, type FileFormat } from '../api/labels';
 import ClaimsPlate from '../components/ClaimsPlate.vue';
 import LabelDrawing from '../components/LabelDrawing.vue';
 import LabelSettings from '../components/LabelSettings.vue';

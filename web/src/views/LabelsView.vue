@@ -2,7 +2,8 @@
 /** Every label of the kitchen on its way out: what waits for whom, what is released, what went stale and by what. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { labels, type ReleaseView } from '../api/labels';
+import type { ReleaseView } from '@hand-ladle/core';
+import { labels } from '../api/labels';
 import ReleasePlate from '../components/ReleasePlate.vue';
 import { download } from '../download';
 import { useBook } from '../stores/book';

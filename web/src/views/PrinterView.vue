@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The printer's own page: how it stands, what waits, what came out, and what a person does to it. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
-import { labels, type PrinterPage, type PrintJob, type SimulatedAct } from '../api/labels';
+import type { PrintJob } from '@hand-ladle/core';
+import { labels, type PrinterPage, type SimulatedAct } from '../api/labels';
 import { useSession } from '../stores/session';
 
 const session = useSession();
