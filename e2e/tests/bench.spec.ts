@@ -169,10 +169,14 @@ test('another kitchen re-plans the same dish by its own measures, vessels and la
   await page.getByLabel('Kitchen').selectOption({ label: 'Pebble Lane School kitchen' });
   await expect(batch(page)).toContainText('100 L kettle');
   await expect(weightOf(page, 'Pearl barley')).not.toHaveText(barley);
-  await page.getByRole('link', { name: /Label/ }).click();
-  await expect(page.getByRole('article')).toContainText('Nutrition Facts');
+  await page
+    .getByRole('navigation', { name: 'Stages of the dish' })
+    .getByRole('link', { name: /^Label/ })
+    .click();
+  const preview = page.getByRole('article', { name: 'Label preview' });
+  await expect(preview).toContainText('Nutrition Facts');
   await page.getByLabel('Kitchen').selectOption({ label: 'Alder House ward kitchen' });
-  await expect(page.getByRole('article')).toContainText('per 100 g');
+  await expect(preview).toContainText('per 100 g');
 });
 
 test('no swap makes the flatbread free from gluten, and the line that blocks it is named', async ({

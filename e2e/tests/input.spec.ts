@@ -29,8 +29,11 @@ test('markup, marks of direction and pictures in letters are shown as they are, 
   await expect(page.locator('.decisions')).toContainText('-2 kg carrots cannot be right');
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByLabel('Name of the dish')).toHaveValue(name);
-  await page.getByRole('link', { name: /Label/ }).click();
-  await expect(page.getByRole('article')).toContainText('<img src=x');
+  await page
+    .getByRole('navigation', { name: 'Stages of the dish' })
+    .getByRole('link', { name: /^Label/ })
+    .click();
+  await expect(page.getByRole('article', { name: 'Label preview' })).toContainText('<img src=x');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Download as PDF' }).click();
   await download;

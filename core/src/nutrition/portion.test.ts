@@ -308,6 +308,11 @@ describe('targets', () => {
     expect(costs).toEqual([...costs].sort((one, other) => one - other));
   });
 
+  test('a component is asked for nothing: it is no portion of anybody', () => {
+    const component = { ...input, recipe: { ...salty, isComponent: true } };
+    expect(worksheet(component, book).findings.map(({ code }) => code)).not.toContain('target-missed');
+  });
+
   test('nothing is offered for a target that is met', () => {
     expect(targetFixes(input, { ...sodium, max: 100_000 }, book)).toEqual([]);
   });

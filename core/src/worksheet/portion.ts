@@ -37,6 +37,9 @@ export function portionFoods(composed: Composed, batch: Batch): PortionFood[] {
 }
 
 /** Names that stay hard, stringy or of two textures where nothing blends them (kitchen practice). */
+/** A pinch of these changes no texture. */
+const NO_TEXTURE = new Set(['spice', 'herb', 'seasoning', 'oil', 'starch', 'leavening']);
+
 const TEXTURES: readonly { words: RegExp; says: string }[] = [
   {
     words:
@@ -67,7 +70,12 @@ export function textureNotes(
   const notes = TEXTURES.map(({ words, says }) => ({
     says,
     foods: foods
-      .filter(({ food }) => words.test(food.name) && !/powder|ground|paste|oil/i.test(food.name))
+      .filter(
+        ({ food }) =>
+          !NO_TEXTURE.has(food.category) &&
+          words.test(food.name) &&
+          !/powder|ground|paste|oil/i.test(food.name),
+      )
       .map(({ food }) => food.name),
   })).filter((note) => note.foods.length > 0);
   return { isBlended, notes };

@@ -20,13 +20,16 @@ const forWhom = ({ dinerId }: NutrientTarget, kitchen: Kitchen): string => {
   return group ? ` for ${group.name}` : '';
 };
 
+/** A component is no portion of anybody's: what the kitchen wants is asked of dishes. */
 export function targetFindings(
   nutrition: { perPortion: Facts; missing: readonly { id: string }[] },
   tolerances: readonly FigureTolerance[],
   kitchen: Kitchen,
+  isComponent: boolean,
 ): Finding[] {
+  const targets = isComponent ? [] : kitchen.targets;
   const missing = new Set(nutrition.missing.map(({ id }) => id));
-  const ofTargets = kitchen.targets.flatMap((target) => {
+  const ofTargets = targets.flatMap((target) => {
     const standing = targetStanding(target, nutrition.perPortion, missing);
     const figures = {
       figure: FACT_NAMES[target.figure].name,

@@ -284,7 +284,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...stepFindings(recipe),
     ...freeFromFindings(composed, kitchen),
     ...swapFindings(composed, book, kitchen),
-    ...targetFindings(nutrition, tolerances, kitchen),
+    ...targetFindings(nutrition, tolerances, kitchen, recipe.isComponent),
   ];
   const findings = worstFirst([
     ...found,

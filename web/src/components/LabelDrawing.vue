@@ -61,11 +61,15 @@ const words = computed(() => labelText(props.content));
 
 svg {
   display: block;
-  white-space: pre;
   font-family: var(--font);
   font-kerning: none;
   font-variant-ligatures: none;
   font-variant-numeric: normal;
+}
+
+/* Chromium lets text in a drawing wrap its own way unless it is said on the text itself. */
+svg text {
+  white-space: pre;
 }
 
 .over {

@@ -51,7 +51,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
   <section class="plate rimmed" aria-label="What is printed">
     <h2>What is printed</h2>
     <div class="grid">
-      <label class="two"
+      <label class="whole"
         >Label
         <select
           class="field"
@@ -61,7 +61,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
           <option v-for="kind in LABEL_KINDS" :key="kind" :value="kind">{{ LABEL_KIND_NAMES[kind] }}</option>
         </select>
       </label>
-      <div class="laws" role="radiogroup" aria-label="Law it is printed under">
+      <div class="two laws" role="radiogroup" aria-label="Law it is printed under">
         <button
           v-for="each in REGIMES"
           :key="each.id"

@@ -69,18 +69,20 @@ const subgroups = (cups: Readonly<Record<string, number>>): string =>
   </section>
   <section v-if="review" class="plate" aria-label="To watch">
     <h2>To watch in a plant kitchen{{ review.hospital.length > 0 ? ' and on a ward' : '' }}</h2>
-    <table class="sheet-table">
-      <tbody>
-        <tr v-for="each in watched" :key="each.id">
-          <th scope="row">{{ FACT_NAMES[each.id].name }}</th>
-          <td class="right">{{ each.isIncomplete ? '≥ ' : '' }}{{ amount(each) }}</td>
-          <td class="right">
-            {{ each.share === null ? '' : `${roundToDecimals(each.share * 100, 0)} % of a day` }}
-          </td>
-          <td class="soft">{{ each.because }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="wide">
+      <table class="sheet-table">
+        <tbody>
+          <tr v-for="each in watched" :key="each.id">
+            <th scope="row">{{ FACT_NAMES[each.id].name }}</th>
+            <td class="right">{{ each.isIncomplete ? '≥ ' : '' }}{{ amount(each) }}</td>
+            <td class="right">
+              {{ each.share === null ? '' : `${roundToDecimals(each.share * 100, 0)} % of a day` }}
+            </td>
+            <td class="soft">{{ each.because }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <p v-if="review.texture" class="texture">
       <b>Texture:</b>
       {{ review.texture.isBlended ? 'everything is blended.' : '' }}

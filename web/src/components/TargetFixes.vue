@@ -26,7 +26,8 @@ watch(
     if (!sheet || !input) return;
     const missing = new Set<string>(sheet.nutrition.missing.map(({ id }) => id));
     const found: Asked[] = [];
-    for (const target of input.kitchen.targets) {
+    // A component is no portion of anybody's.
+    for (const target of input.recipe.isComponent ? [] : input.kitchen.targets) {
       const standing = targetStanding(target, sheet.nutrition.perPortion, missing);
       const isMissed = standing === 'too low' || standing === 'too high';
       found.push({
