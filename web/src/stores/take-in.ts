@@ -198,11 +198,7 @@ export function useTakeIn() {
   const notes = computed(
     () =>
       sheet.value?.findings.filter(
-        ({ lineId, severity, code }) =>
-          lineId === null &&
-          severity === 'caution' &&
-          code !== 'figure-missing' &&
-          code !== 'step-amount-hidden',
+        ({ lineId, severity, code }) => lineId === null && severity === 'caution' && !ASKED_LATER.has(code),
       ) ?? [],
   );
 
