@@ -175,7 +175,7 @@ test('another kitchen re-plans the same dish by its own measures, vessels and la
     .click();
   const preview = page.getByRole('article', { name: 'Label preview' });
   await expect(preview).toContainText('Nutrition Facts');
-  await page.getByLabel('Kitchen').selectOption({ label: 'Alder House ward kitchen' });
+  await page.getByRole('combobox', { name: 'Kitchen' }).selectOption({ label: 'Alder House ward kitchen' });
   await expect(preview).toContainText('per 100 g');
 });
 

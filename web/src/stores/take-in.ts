@@ -19,6 +19,13 @@ const DRAFT_KEY = 'hand-ladle.take-in';
 /** The server's own limits, said before anything is sent. */
 export const MOST_TEXT = 200_000;
 const MOST_DOCUMENT = 2_900_000;
+/** About the portion, which is looked at once the dish is on the bench; or asked in a place of its own here. */
+const ASKED_LATER: ReadonlySet<string> = new Set([
+  'figure-missing',
+  'step-amount-hidden',
+  'target-missed',
+  'figure-off-band',
+]);
 
 export function useTakeIn() {
   const book = useBook();
