@@ -236,11 +236,14 @@ function facetsOf({
 export function whatChanged(frozen: FrozenInputs, now: FrozenInputs): InputChange[] {
   const before = facetsOf(frozen);
   const after = facetsOf(now);
+  const isOtherAt = (key: string): boolean => before.get(key)?.text !== after.get(key)?.text;
   const changes: InputChange[] = [];
   for (const [key, { what, text }] of before) {
     const other = after.get(key);
-    if (other?.text !== text)
-      changes.push({ what: other?.what ?? what, before: text, after: other?.text ?? '' });
+    if (other?.text === text) continue;
+    // A line with other words is read otherwise: that is one change, told by its words.
+    if (other && key.includes(' reading ') && isOtherAt(key.replace(' reading ', ' line '))) continue;
+    changes.push({ what: other?.what ?? what, before: text, after: other?.text ?? '' });
   }
   for (const [key, { what, text }] of after)
     if (!before.has(key)) changes.push({ what, before: '', after: text });

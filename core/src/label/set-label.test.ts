@@ -284,6 +284,18 @@ describe('release', () => {
     ]);
   });
 
+  test('a line told in other words is one change, by its words', () => {
+    const before = input('celeriac-bean-bake');
+    const [first, ...others] = before.recipe.lines;
+    const text = '1 kg celeriac, peeled';
+    const line = { ...first!, text, reading: { ...first!.reading, amountText: '1 kg', statedGrams: 1000 } };
+    const changes = whatChanged(
+      freeze(before, book),
+      freeze({ ...before, recipe: { ...before.recipe, lines: [line, ...others] } }, book),
+    );
+    expect(changes).toEqual([expect.objectContaining({ before: first!.text, after: text })]);
+  });
+
   test('what no label depends on changes nothing', () => {
     const before = input('fennel-butter-bean-pot');
     const kitchen: Kitchen = {
