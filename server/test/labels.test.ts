@@ -52,6 +52,15 @@ describe('the way out of the kitchen', () => {
     expect(refused.body.error.details.length).toBeGreaterThan(0);
   });
 
+  test('a label with words that nobody translated is not checked, and names them', async () => {
+    const { id } = await handedIn('ginger-broth-noodles', 'alder-ward', {
+      style: { language: 'fr', hasTail: false },
+    });
+    const refused = await as('checker', 'POST', `/api/labels/${id}/check`, { version: 1 });
+    expect(codeOf(refused)).toBe('label-open');
+    expect(refused.body.error.details.join(' ')).toMatch(/Nobody has translated/);
+  });
+
   test('the frozen inputs are kept whole, and work out the same label', async () => {
     const { id } = await releasedLabel();
     const { body: inputs } = await world.send('GET', `/api/labels/${id}/inputs`);

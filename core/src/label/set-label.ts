@@ -317,7 +317,8 @@ function fitFindings(
   return found;
 }
 
-function letterFindings(content: LabelContent): Finding[] {
+/** Letters the type lacks, and words nobody translated: a label with either is not released. */
+export function letterFindings(content: LabelContent): Finding[] {
   const all = [content.title, ...content.ingredients.map(({ text }) => text), ...content.claims].join('');
   const letters = unprintable(all);
   return [
