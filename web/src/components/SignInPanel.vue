@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** Signing in: a name and a password. Asked for only by what leaves the kitchen. */
-import { ref } from 'vue';
-import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
+import { onMounted, ref, watch } from 'vue';
 import { useSession } from '../stores/session';
 import type { ServerError } from '../api/client';
 
@@ -10,6 +9,15 @@ const login = ref('');
 const password = ref('');
 const problem = ref('');
 const isWorking = ref(false);
+
+/** The browser's own dialog: it keeps the focus, closes on Escape, and adds no second banner to the page. */
+const panel = ref<HTMLDialogElement | null>(null);
+function show(): void {
+  if (session.isAsked && !panel.value?.open) panel.value?.showModal();
+  else if (!session.isAsked) panel.value?.close();
+}
+onMounted(show);
+watch(() => session.isAsked, show);
 
 async function signIn(): Promise<void> {
   isWorking.value = true;
@@ -28,7 +36,8 @@ async function signIn(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="session.isAsked" title="Sign in" width="min(420px, 94vw)" append-to-body>
+  <dialog ref="panel" aria-label="Sign in" @close="session.isAsked = false">
+    <h2>Sign in</h2>
     <form @submit.prevent="signIn">
       <label
         >Name <input v-model="login" class="field" autocomplete="username" maxlength="80" required
@@ -44,12 +53,40 @@ async function signIn(): Promise<void> {
           required
       /></label>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-      <button class="choice main" type="submit" :disabled="isWorking">Sign in</button>
+      <div class="ends">
+        <button class="choice main" type="submit" :disabled="isWorking">Sign in</button>
+        <button class="choice plain" type="button" @click="session.isAsked = false">Leave it</button>
+      </div>
     </form>
-  </ElDialog>
+  </dialog>
 </template>
 
 <style scoped>
+dialog {
+  width: min(420px, 94vw);
+  padding: var(--space-5);
+  border: 0;
+  border-top: 4px solid var(--rim);
+  border-radius: var(--radius);
+  background: var(--enamel);
+  color: var(--ink);
+  box-shadow: var(--shadow);
+}
+
+dialog::backdrop {
+  background: rgb(23 32 44 / 45%);
+}
+
+h2 {
+  margin-bottom: var(--space-3);
+  font-size: var(--text-xl);
+}
+
+.ends {
+  display: flex;
+  gap: var(--space-2);
+}
+
 form {
   display: grid;
   gap: var(--space-3);
