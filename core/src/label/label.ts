@@ -47,7 +47,3 @@ export interface Label {
   /** Why it is a draft, one sentence each. */
   draftReasons: string[];
 }
-
-/** Said under every printed label that is not a draft any more. */
-export const LABEL_CAUTION =
-  'Calculated from recipe weights and reference data. Check against your local food law and the packs before use.';

@@ -15,15 +15,12 @@ import { compose, type Composed } from '../worksheet/compose';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
 import type { StatementStyle } from './statement';
 
-/** What of a kitchen a label depends on. */
-export type FrozenKitchen = Kitchen;
-
 export interface FrozenInputs {
   recipe: Recipe;
   components: Recipe[];
   foods: Food[];
   swaps: SwapEntry[];
-  kitchen: FrozenKitchen;
+  kitchen: Kitchen;
   target: Target;
   vesselIds: string[];
   style: StatementStyle;
@@ -189,7 +186,7 @@ const SETTING_NAMES: Readonly<Record<string, string>> = {
 /** Told in facets of their own, or no matter to a label. */
 const PACK_TOLD_APART = new Set(['statement', 'panel', 'statementVersion', 'price']);
 
-function kitchenFacets(kitchen: FrozenKitchen, into: Facets): void {
+function kitchenFacets(kitchen: Kitchen, into: Facets): void {
   for (const [key, value] of Object.entries(kitchen))
     if (!NO_MATTER.has(key))
       into.set(`kitchen ${key}`, {

@@ -8,9 +8,8 @@ export const WEIGHTS = ['regular', 'bold', 'black'] as const;
 export type TypeWeight = (typeof WEIGHTS)[number];
 
 const em = metrics.unitsPerEm;
-/** Shares of the size: height of an x, of a capital, of the highest and the lowest letter. */
+/** Shares of the size: height of an x, of the highest and the lowest letter. */
 export const X_HEIGHT = metrics.xHeight / em;
-export const CAP_HEIGHT = metrics.capHeight / em;
 export const ASCENT = metrics.ascent / em;
 export const DESCENT = -metrics.descent / em;
 

@@ -6,17 +6,9 @@ import type { Row } from '../larder-store';
 import { ApiError } from '../errors';
 import { hashPassword, isPassword } from './passwords';
 
-/** Each may do what the one before may, and more. */
+/** Each may do what the one before may, and more: print; hand in; check and withdraw; release and keep accounts. */
 export const ROLES = ['cook', 'editor', 'checker', 'manager'] as const;
 export type Role = (typeof ROLES)[number];
-/** What each role adds. */
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
-  cook: 'prints released labels',
-  editor: 'writes labels and hands them in',
-  checker: 'checks a label against the packs, and withdraws one',
-  manager: 'releases labels, and keeps the accounts',
-};
-
 export interface Person {
   id: string;
   login: string;
