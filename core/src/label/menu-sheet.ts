@@ -1,6 +1,15 @@
 /** The menu's allergen sheet: a dish a row, a declarable allergen a column, every cell in words; pages of A4 or Letter, lying. */
 import { STATUS_WORDS } from '../allergen';
-import { mmToPoints, PAPERS, Setter, type Drawing, type DrawingOp, type PaperId, type Run } from '../print';
+import {
+  mmToPoints,
+  PAPERS,
+  Setter,
+  widthOf,
+  type Drawing,
+  type DrawingOp,
+  type PaperId,
+  type Run,
+} from '../print';
 import type { MenuCell, MenuRow } from '../worksheet/menu';
 
 const MARGIN_MM = 10;
@@ -44,6 +53,12 @@ export function setMenuSheet(rows: readonly MenuRow[], options: MenuSheetOptions
   const heads = (rows[0]?.cells ?? []).filter(({ isDeclared }) => isDeclared);
   const nameWidth = inner * NAME_SHARE;
   const cellWidth = (inner - nameWidth) / Math.max(1, heads.length);
+  // No name of an allergen is broken: the heads are as large as the widest word lets them be.
+  const widest = Math.max(
+    1,
+    ...heads.flatMap(({ name }) => name.split(' ').map((word) => widthOf(word, 1, 'bold'))),
+  );
+  const headSize = Math.min(HEAD, (cellWidth - 4.1) / widest);
   const open = rows.filter(({ recipeId }) => !options.releasedIds.has(recipeId)).length;
 
   /** Sets a row of cells at a top; returns where it ends. */
@@ -71,7 +86,7 @@ export function setMenuSheet(rows: readonly MenuRow[], options: MenuSheetOptions
       ops,
       page.y,
       [runOf('Dish', HEAD, 'bold')],
-      heads.map(({ name }) => runOf(name, HEAD, 'bold')),
+      heads.map(({ name }) => runOf(name, headSize, 'bold')),
     );
     page.rule(1.5, 0, 3);
     pages.push({ width, height, ops });
