@@ -68,20 +68,29 @@ ALTER USER '${user}'@'127.0.0.1' IDENTIFIED BY '${password}';
 GRANT ALL PRIVILEGES ON ${database}.* TO '${user}'@'127.0.0.1';
 `;
 
+/** Temporary files of its own: two databases made at once in one shared folder took each other's. */
+function ownTemporary(dataFolder) {
+  const folder = join(dataFolder, '..', 'tmp');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  return folder;
+}
+
 function installTables(dataFolder) {
   if (existsSync(join(dataFolder, 'mysql'))) return;
   const owner = userInfo().username;
+  const temporary = ownTemporary(dataFolder);
   const done = spawnSync(
     find('mariadb-install-db'),
     [
       '--no-defaults',
       `--datadir=${dataFolder}`,
+      `--tmpdir=${temporary}`,
       `--user=${owner}`,
       '--auth-root-authentication-method=socket',
       `--auth-root-socket-user=${owner}`,
       '--skip-test-db',
     ],
-    { encoding: 'utf8' },
+    { encoding: 'utf8', env: { ...process.env, TMPDIR: temporary } },
   );
   if (done.status === 0) return;
   rmSync(dataFolder, { recursive: true, force: true });
@@ -111,6 +120,7 @@ async function startServer(folder, dataFolder, sqlFile) {
     [
       '--no-defaults',
       `--datadir=${dataFolder}`,
+      `--tmpdir=${ownTemporary(dataFolder)}`,
       `--user=${userInfo().username}`,
       '--bind-address=127.0.0.1',
       `--port=${port}`,

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './build.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
 import { main, sentenceOf } from './say.mjs';
+import { testSeed } from './seed.mjs';
 
 process.chdir(join(fileURLToPath(import.meta.url), '..', '..'));
 const RESULTS = 'test-results';
@@ -48,6 +49,7 @@ await main(async () => {
   });
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
+  console.log(`Random tests draw from seed ${testSeed()} (another: HAND_LADLE_SEED=7 npm test)`);
   tally('format', await run('prettier', ['--check', '--log-level', 'warn', '.']));
   tally('lint', await run('eslint', ['.']));
   tally('types of core', await run('tsc', ['-p', 'core/tsconfig.json']));

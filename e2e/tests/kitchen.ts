@@ -13,6 +13,8 @@ export interface Running {
   stop: () => Promise<void>;
   /** kill -9 of the start, the server and the database, all at once. */
   kill: () => Promise<void>;
+  /** kill -9 of the start alone: server and database stay behind. */
+  killStartOnly: () => Promise<void>;
 }
 
 export const folderOf = (name: string): string => join(ROOT, '.data', `e2e-${name}`);
@@ -69,6 +71,10 @@ export async function start(name: string, port: number, isFresh = true): Promise
     },
     kill: async () => {
       for (const pid of pids()) process.kill(pid, 'SIGKILL');
+      await ended(main);
+    },
+    killStartOnly: async () => {
+      process.kill(main.pid!, 'SIGKILL');
       await ended(main);
     },
   };

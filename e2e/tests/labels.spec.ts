@@ -233,6 +233,6 @@ test('axe finds nothing on a batch, on the accounts and the trail, and while sig
   expect(await violations()).toEqual([]);
   await page.keyboard.press('Escape');
   await signIn(page, 'wenna', 'manager');
-  await expect(page.getByRole('heading', { name: 'Audit trail' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Audit trail', exact: true, level: 2 })).toBeVisible();
   expect(await violations()).toEqual([]);
 });

@@ -72,8 +72,7 @@ test('a start that was killed alone leaves a server and a database behind: the n
   test.setTimeout(120_000);
   const first = await start('orphan', PORT);
   const saved = await load(request, first.url);
-  execFileSync('pkill', ['-KILL', '-f', `^node scripts/start.mjs$`]);
-  await new Promise((done) => setTimeout(done, 300));
+  await first.killStartOnly();
   const second = await start('orphan', PORT, false);
   expect(await load(request, second.url)).toEqual(saved);
   await second.stop();

@@ -223,10 +223,10 @@ export function createApp(options: AppOptions): Hono {
     maxSize: MOST_BYTES,
     onError: (context) => errorAnswer(context, new ApiError('too-large'), options.log),
   });
+  addGuard(app);
   // Tables are streamed to disk and have a limit of their own.
   app.use('/api/*', (context, next) => (TABLES.has(context.req.path) ? next() : limit(context, next)));
   const { services, store } = options;
-  addGuard(app);
   // What waits in the spool is looked at anew after every write.
   app.use('/api/*', async (context, next) => {
     await next();

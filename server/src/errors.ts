@@ -42,6 +42,10 @@ export const ERRORS = {
   'too-many-guesses': { status: 429, message: 'Too many wrong passwords. Wait a little before the next.' },
   'role-missing': { status: 403, message: 'Your role may not do this. Ask somebody whose role may.' },
   'cross-site': { status: 403, message: 'This came from a page of another site and was refused.' },
+  'host-refused': {
+    status: 421,
+    message: 'This was asked for under a name that is not this app. Open it at its own address.',
+  },
   'person-not-found': { status: 404, message: 'There is no such account.' },
   'login-taken': { status: 409, message: 'There is an account of this name already.' },
   'last-manager': { status: 409, message: 'This is the last manager: make another one first.' },

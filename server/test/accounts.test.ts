@@ -33,6 +33,27 @@ describe('accounts', () => {
     world.clock.at = at;
   });
 
+  test('a name that is not the app its own is refused, reading too', async () => {
+    const under = async (host: string, path = '/api/recipes', method = 'GET') => {
+      const response = await world.app.request(path, { method, headers: { Host: host } });
+      return (await response.json()) as { error?: { code: string } };
+    };
+    for (const host of [
+      'elsewhere.example',
+      'elsewhere.example:4310',
+      '127.0.0.1.elsewhere.example',
+      '10.0.0.7',
+      '',
+    ])
+      for (const path of ['/api/recipes', `/api/recipes/${DISH}`, '/api/openapi.json', '/'])
+        expect([host, path, (await under(host, path)).error?.code]).toEqual([host, path, 'host-refused']);
+    expect((await under('elsewhere.example', `/api/recipes/${DISH}`, 'DELETE')).error?.code).toBe(
+      'host-refused',
+    );
+    for (const host of ['127.0.0.1:4310', 'localhost', 'LOCALHOST:9', '[::1]:4310'])
+      expect((await under(host)).error).toBeUndefined();
+  });
+
   test('guessing is slowed, more with each guess, and the right password waits too', async () => {
     await as('manager', 'POST', '/api/people', {
       login: 'guessed',

@@ -98,9 +98,11 @@ test('figures are whole, mass closes, loads sum, and another way of saying it is
         for (const each of sheet.lines) {
           if (each.batchGrams === null) continue;
           expect(each.batchGrams).toBeGreaterThanOrEqual(0);
-          expect(Math.abs(each.loads.reduce((sum, load) => sum + load, 0) - each.scaleGrams!)).toBeLessThan(
-            1e-6,
-          );
+          // What goes on a scale is a whole number of its steps, so loads sum exactly, not nearly.
+          const steps = (grams: number): number => Math.round(grams / each.stepGrams);
+          expect(each.loads.reduce((sum, load) => sum + steps(load), 0)).toBe(steps(each.scaleGrams!));
+          for (const load of [...each.loads, each.scaleGrams!])
+            expect(Math.abs(load / each.stepGrams - steps(load))).toBeLessThan(1e-6);
           const food = each.foodId === null ? null : book.foods.foods.get(each.foodId)!;
           if (isTight(each.role, food) && each.batchGrams > 0.05)
             expect(Math.abs(each.scaleError)).toBeLessThanOrEqual(0.02 + 1e-9);

@@ -82,8 +82,9 @@ test('loads sum to the batch in every line and every opened line; no tight line 
       const made = sheet.components.flatMap(({ lines }) => lines);
       for (const line of [...opened(sheet.lines), ...made]) {
         if (line.scaleGrams === null || line.batchGrams === null) continue;
-        const sum = line.loads.reduce((all, load) => all + load, 0);
-        expect(Math.abs(sum - line.scaleGrams)).toBeLessThan(1e-6);
+        // Whole steps of the scale: sums are exact, not near.
+        const steps = (grams: number): number => Math.round(grams / line.stepGrams);
+        expect(line.loads.reduce((all, load) => all + steps(load), 0)).toBe(steps(line.scaleGrams));
         const food = line.foodId === null ? null : byId.get(line.foodId)!;
         if (!isTight(line.role, food) || line.batchGrams < 0.05) continue;
         tight += 1;
