@@ -10,6 +10,7 @@ import {
   type EquipmentSet,
   type Food,
   type Kitchen,
+  type NotIn,
   type Pack,
   type Recipe,
   type Target,
@@ -26,6 +27,8 @@ interface BookEntry {
   id: string;
   isComponent: boolean;
   target?: Target;
+  /** What the cook said is not in it, though the text names it. */
+  notIn?: NotIn[];
 }
 
 const json = <T>(folder: string, file: string): T =>
@@ -49,9 +52,10 @@ export const loadEquipment = (folder = DATA_FOLDER): EquipmentSet[] =>
 export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): DemoRecipe[] {
   const recipes: DemoRecipe[] = [];
   const components: { id: string; name: string }[] = [];
-  for (const { id, isComponent, target } of json<BookEntry[]>(folder, 'book.json')) {
+  for (const { id, isComponent, target, notIn = [] } of json<BookEntry[]>(folder, 'book.json')) {
     const text = readFileSync(join(folder, 'demo', 'dishes', `${id}.txt`), 'utf8');
-    const recipe = { ...recipeFromReading(readRecipe(text, foodSet(foods, components)), id), isComponent };
+    const reading = readRecipe(text, foodSet(foods, components));
+    const recipe = { ...recipeFromReading(reading, id), isComponent, notIn };
     recipes.push({ recipe, target: target ?? null });
     if (isComponent) components.push({ id, name: recipe.name });
   }

@@ -4,7 +4,7 @@ import {
   componentDemand,
   finding,
   homeTarget,
-  lineFromText,
+  linesFromText,
   nearestFree,
   planSwaps,
   portionReview,
@@ -42,6 +42,7 @@ export interface SpokenRecipe {
   text?: string;
   lines?: (string | { id?: string; text: string; answers?: LineAnswers })[];
   steps: string[];
+  notes: string[];
   portions?: number;
   portionGrams?: number;
 }
@@ -72,10 +73,14 @@ export function mustFit(text: string): void {
 function recipeFromWords(spoken: SpokenRecipe, book: Book): { recipe: Recipe; readingFindings: Finding[] } {
   if (spoken.text !== undefined) mustFit(spoken.text);
   const reading = readRecipe(spoken.text === undefined ? '' : `${spoken.name}\n${spoken.text}`, book.foods);
-  const given = (spoken.lines ?? []).map((line, index) => {
+  const given = (spoken.lines ?? []).flatMap((line, index) => {
     const { id, text, answers } =
       typeof line === 'string' ? { id: undefined, text: line, answers: {} } : line;
-    return { ...lineFromText(text, id ?? `l${index + 1}`, book.foods), answers: answers ?? {} };
+    // A line that names several foods is as many lines; answers about it are about the first.
+    return linesFromText(text, id ?? `l${index + 1}`, book.foods).map((each, part) => ({
+      ...each,
+      answers: part === 0 ? (answers ?? {}) : {},
+    }));
   });
   const lines = spoken.lines ? given : reading.lines;
   const steps = spoken.steps.length > 0 ? stepsFromTexts(spoken.steps, lines, book.foods) : reading.steps;
@@ -88,6 +93,8 @@ function recipeFromWords(spoken: SpokenRecipe, book: Book): { recipe: Recipe; re
     measuredYieldGrams: reading.measuredYieldGrams,
     lines,
     steps,
+    notes: [...reading.notes, ...spoken.notes],
+    notIn: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

@@ -163,6 +163,23 @@ export const recipe = Joi.object({
     .items(Joi.object({ id: lineId, text: lineText, reading: stepReading.required() }))
     .max(2000)
     .required(),
+  notes: Joi.array()
+    .items(Joi.string().max(20_000))
+    .max(2000)
+    .default([])
+    .description('What else the text said: it is looked through for foods like every line'),
+  notIn: Joi.array()
+    .items(
+      Joi.object({
+        name: Joi.string().max(200).required(),
+        text: lineText,
+        by: person.required(),
+        on: date.required(),
+      }),
+    )
+    .max(2000)
+    .default([])
+    .description('What a cook said is not in the dish, though this text names it'),
   parentId: id.allow(null).required(),
   swaps: Joi.array()
     .items(Joi.object({ fromId: id.required(), swapId: id.required(), isInherited: Joi.boolean() }))
@@ -195,6 +212,7 @@ const spokenRecipe = Joi.object({
     )
     .max(2000),
   steps: Joi.array().items(Joi.string().max(20_000)).max(2000).default([]),
+  notes: Joi.array().items(Joi.string().max(20_000)).max(2000).default([]),
   portions: Joi.number().positive().max(1_000_000),
   portionGrams: grams,
 }).xor('text', 'lines');

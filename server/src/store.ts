@@ -7,6 +7,7 @@ import {
   type AppliedSwap,
   type Book,
   type FoodSet,
+  type NotIn,
   type Recipe,
 } from '@hand-ladle/core';
 import { insertRecipe, recipeFromRows, swapsFromRows, updateRecipe, type SavedRecipe } from './database/rows';
@@ -147,5 +148,8 @@ function followingParent(recipe: Recipe, parent: Row, parentSwaps: readonly Appl
     portions: parent.get('portions') as number,
     portionGrams: parent.get('portionGrams') as number | null,
     measuredYieldGrams: parent.get('measuredYieldGrams') as number | null,
+    notes: (parent.get('notes') as string[] | null) ?? [],
+    // Its own title is asked about here; everything else it shares with its parent.
+    notIn: [...((parent.get('notIn') as NotIn[] | null) ?? []), ...recipe.notIn],
   };
 }

@@ -74,6 +74,8 @@ function sheetOf(label: ByHand) {
     measuredYieldGrams: label.yield,
     lines,
     steps: stepsFromTexts(label.steps, lines, book.foods),
+    notes: [],
+    notIn: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

@@ -130,7 +130,11 @@ describe('unknown is never safe', () => {
   test('buckwheat stays unchecked for gluten until its pack is certified', () => {
     const gluten = (certifiedGlutenFree: boolean) =>
       statusOf(
-        sheetOf(recipeOf(['1 kg buckwheat']), undefined, pack({ foodId: 'buckwheat', certifiedGlutenFree })),
+        sheetOf(
+          recipeOf(['1 kg buckwheat']),
+          undefined,
+          pack({ foodId: 'buckwheat', productName: 'Buckwheat 5 kg', certifiedGlutenFree }),
+        ),
         'gluten',
       );
     expect([gluten(false), gluten(true)]).toEqual(['check', 'clear']);

@@ -28,6 +28,17 @@ export interface Trace extends FoodTrace {
   path: readonly string[];
   /** The same path as one text: "Green dressing > Sunflower seed cream". */
   route: string;
+  /** Set where it comes from the words of the recipe and from no line: what they say, and where. */
+  mention?: MentionPlace;
+}
+
+/** Where in a recipe's text something is named. */
+export interface MentionPlace {
+  text: string;
+  from: number;
+  to: number;
+  /** "step 2", "the title". */
+  place: string;
 }
 
 /** The traces of one line of a food. */
@@ -58,6 +69,7 @@ export interface FlagTrace extends Standing {
   kinds: readonly string[];
   path: readonly string[];
   evidence: Evidence;
+  mention?: MentionPlace;
 }
 
 /** How a whole stands to one allergen: the worst of its lines, with every path that leads there. */
@@ -118,6 +130,7 @@ function flagOf(allergen: Allergen, traces: readonly Trace[], setting: AllergenS
       kinds: namesIn(trace.bits & allergen.bits),
       path: trace.path,
       evidence: trace.evidence,
+      ...(trace.mention ? { mention: trace.mention } : {}),
     })),
     lineIds: [...new Set(worst.flatMap((trace) => trace.lineId ?? []))],
     isAlsoUnchecked: own.some((trace) => trace.status === 'check'),

@@ -13,7 +13,7 @@ import {
   type Substance,
   type Wanted,
 } from './substances';
-import { trapWords } from './traps';
+import { isTrapped, trapWords } from './traps';
 
 /** Why a food stands as it does to a substance. */
 export interface Standing {
@@ -32,7 +32,8 @@ export interface Evidence {
     | 'pack'
     | 'changed pack'
     | 'nobody knows'
-    | 'equipment';
+    | 'equipment'
+    | 'named in the text';
   words: string;
   productName: string | null;
   /** Which statement of the product this is: 1 for the first that was recorded here. */
@@ -62,7 +63,7 @@ function printedOn(pack: Pack, substance: Substance): AllergenStatus | undefined
  * to it and clears what was only unchecked. A product without a pack is `check` for everything else.
  */
 export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): Standing {
-  const inherent = food.allergens[substance];
+  const inherent = food.allergens[substance] ?? (isTrapped(food, substance) ? 'check' : undefined);
   if (inherent === 'contains') return { status: 'contains', isNamed: true };
   const pack = packOf(kitchen, food.id);
   const printed = pack && printedOn(pack, substance);

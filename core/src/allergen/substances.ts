@@ -94,7 +94,7 @@ export interface Allergen extends Wanted {
 
 const GLUTEN: readonly Substance[] = ['wheat', 'rye', 'barley', 'oats'];
 /** Named in Annex II point 8 of Regulation (EU) 1169/2011. */
-const EU_TREE_NUTS: readonly Substance[] = [
+export const EU_TREE_NUTS: readonly Substance[] = [
   'almond',
   'hazelnut',
   'walnut',

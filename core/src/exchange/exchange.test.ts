@@ -57,6 +57,11 @@ const anyTold = fc.record({
   steps: fc
     .array(text, { maxLength: 4 })
     .map((texts) => texts.map((each, index) => ({ id: `s${index + 1}`, text: each }))),
+  notes: fc.constantFrom<string[][]>([], ['Good with bread.', '## - 1. a mark -->']),
+  notIn: fc.constantFrom<ToldRecipe['notIn'][]>(
+    [],
+    [{ name: 'bread', text: 'Good with bread.', by: 'R. Fallow', on: '2026-11-20' }],
+  ),
   parentId: fc.constantFrom(null, 'parent-dish'),
   swaps: fc.constantFrom<ToldRecipe['swaps'][]>(
     [],

@@ -26,6 +26,8 @@ export function recipeToMarkdown(told: ToldRecipe): string {
   }
   lines.push('', '## Method', '');
   told.steps.forEach(({ text }, index) => lines.push(`${index + 1}. ${escaped(text)}`));
+  if (told.notes.length > 0)
+    lines.push('', '## Notes', '', ...told.notes.map((note) => `> ${escaped(note)}`));
   // In a comment "--" would end it, so dashes are written as JSON escapes.
   lines.push('', `<!-- hand-ladle ${JSON.stringify(keptOf(told)).replace(/-/g, '\\u002d')} -->`, '');
   return lines.join('\n');

@@ -19,6 +19,7 @@ export function recipeToJsonLd(told: ToldRecipe): Json {
     name: told.name,
     ...(told.portions === null ? {} : { recipeYield: `${told.portions} servings` }),
     recipeIngredient: told.lines.map(({ text }) => text),
+    ...(told.notes.length > 0 ? { description: told.notes.join('\n') } : {}),
     recipeInstructions: told.steps.map(({ text }) => ({ '@type': 'HowToStep', text })),
     additionalProperty: [{ '@type': 'PropertyValue', propertyID: KEPT_PROPERTY, value: keptOf(told) }],
   };
@@ -100,7 +101,7 @@ function ownText(told: ToldRecipe, value: Json): ToldRecipe {
     .map((each) => each['text'])
     .filter((each): each is string => typeof each === 'string');
   const plain = plainTold(typeof value['name'] === 'string' ? value['name'] : told.name, lines, steps);
-  return { ...plain, portions: told.portions };
+  return { ...plain, portions: told.portions, notes: [] };
 }
 
 function recipeOf(value: Json): ToldRecipe {
@@ -114,6 +115,11 @@ function recipeOf(value: Json): ToldRecipe {
       stepsOf(value['recipeInstructions']),
     ),
     portions: portionsOf(value['recipeYield'] ?? value['yield']),
+    // What a page says about the dish may name what is in it.
+    notes: ['description', 'recipeNotes', 'comment', 'keywords']
+      .flatMap((each) => list(value[each]))
+      .map((each) => plainHtmlText(isObject(each) ? each['text'] : each))
+      .filter(Boolean),
   };
   const kept = list(value['additionalProperty']).find(
     (each) => isObject(each) && each['propertyID'] === KEPT_PROPERTY,

@@ -9,6 +9,7 @@ import {
   TECHNIQUES,
   type AppliedSwap,
   type LineAnswers,
+  type NotIn,
   type Recipe,
   type RecipeLine,
 } from '../recipe/recipe';
@@ -30,6 +31,8 @@ export interface ToldRecipe {
   isComponent: boolean;
   lines: ToldLine[];
   steps: { id: string; text: string }[];
+  notes: string[];
+  notIn: NotIn[];
   parentId: string | null;
   swaps: AppliedSwap[];
   freeFrom: string[];
@@ -48,6 +51,8 @@ export function toldFrom(recipe: Recipe, target: Target | null = null): ToldReci
     isComponent: recipe.isComponent,
     lines: recipe.lines.map(({ id, text, reading, answers }) => ({ id, text, part: reading.part, answers })),
     steps: recipe.steps.map(({ id, text }) => ({ id, text })),
+    notes: [...recipe.notes],
+    notIn: recipe.notIn.map((each) => ({ ...each })),
     parentId: recipe.parentId,
     swaps: [...recipe.swaps],
     freeFrom: [...recipe.freeFrom],
@@ -77,6 +82,8 @@ export function recipeFromTold(told: ToldRecipe, larder: FoodSet): Recipe {
     measuredYieldGrams: told.measuredYieldGrams,
     lines,
     steps,
+    notes: told.notes,
+    notIn: told.notIn,
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,
@@ -96,6 +103,8 @@ export function plainTold(name: string, lines: readonly string[], steps: readonl
     isComponent: false,
     lines: lines.map((text, index) => ({ id: `l${index + 1}`, text, part: '', answers: {} })),
     steps: steps.map((text, index) => ({ id: `s${index + 1}`, text })),
+    notes: [],
+    notIn: [],
     parentId: null,
     swaps: [],
     freeFrom: [],
@@ -128,6 +137,14 @@ export function answersFrom(value: unknown): LineAnswers {
   };
 }
 
+/** A cook's word that something is not in it, as it came from outside: whole or not at all. */
+function notInFrom(value: unknown): NotIn[] {
+  if (!isObject(value)) return [];
+  const [name, where, by, on] = [value['name'], value['text'], value['by'], value['on']].map(text);
+  const isWhole = name !== '' && where !== '' && by !== '' && /^\d{4}-\d{2}-\d{2}$/.test(on!);
+  return isWhole ? [{ name: name!, text: where!, by: by!, on: on! }] : [];
+}
+
 /** What our own exports keep beside the words, checked; a target is checked where it is saved. */
 export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
   if (!isObject(kept)) return told;
@@ -136,6 +153,8 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
   const swaps = Array.isArray(kept['swaps']) ? (kept['swaps'] as unknown[]) : [];
   const freeFrom = Array.isArray(kept['freeFrom']) ? (kept['freeFrom'] as unknown[]) : [];
   const apart = Array.isArray(kept['apart']) ? (kept['apart'] as unknown[]) : [];
+  const notes = Array.isArray(kept['notes']) ? (kept['notes'] as unknown[]) : told.notes;
+  const notIn = Array.isArray(kept['notIn']) ? (kept['notIn'] as unknown[]) : [];
   return {
     ...told,
     id: text(kept['id']) || told.id,
@@ -154,6 +173,8 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
       };
     }),
     steps: told.steps.map((step, index) => ({ ...step, id: text(stepIds[index]) || step.id })),
+    notes: notes.map(text).filter(Boolean),
+    notIn: notIn.flatMap(notInFrom),
     parentId: text(kept['parentId']) || null,
     swaps: swaps
       .filter(isObject)
@@ -174,6 +195,8 @@ export function keptOf(told: ToldRecipe): Record<string, unknown> {
     isComponent: told.isComponent,
     lines: told.lines.map(({ id, part, answers }) => ({ id, part, answers })),
     steps: told.steps.map(({ id }) => id),
+    notes: told.notes,
+    notIn: told.notIn,
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,

@@ -36,6 +36,10 @@ export const FINDING_KINDS = {
   'amount-vague': kind('decision', (f) => `How much is this kitchen's ${f['word']} of ${f['name']}?`),
   'amount-to-taste': kind('decision', (f) => `${f['name']} to taste: how many grams were used?`),
   'amount-missing': kind('decision', (f) => `How much ${f['name']}? The line gives no amount.`),
+  'amount-shared': kind(
+    'decision',
+    (f) => `How much ${f['name']}? ${f['amount']} is said for several foods together.`,
+  ),
   'amount-absurd': kind('decision', (f) => `${f['written']} cannot be right. How many grams?`),
   'amount-guessed': kind(
     'decision',
@@ -58,6 +62,15 @@ export const FINDING_KINDS = {
   'certificate-unknown': kind(
     'decision',
     (f) => `Check the pack: ${f['name']} may hold or carry ${f['allergens']}.${because(f['trap'])}`,
+  ),
+  'named-nowhere': kind(
+    'decision',
+    (f) => `"${f['written']}" stands in ${f['places']} and in no line of the list. Is it in the dish?`,
+  ),
+  'named-unknown': kind(
+    'decision',
+    (f) =>
+      `"${f['written']}" stands in a food's place in ${f['places']}, and nobody knows it. Is it in the dish?`,
   ),
   'line-unused': kind('note', (f) => `No step uses ${f['name']}.`),
   'step-names-missing': kind('caution', (f) => `A step names ${f['name']}, which is not in the list.`),

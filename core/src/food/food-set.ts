@@ -39,8 +39,15 @@ function vectorOf(food: Food): Float64Array {
   return vector;
 }
 
-/** Indexes a larder. Foods that share a name keep the order given: put the usual meaning first. */
-export function foodSet(foods: readonly Food[], components: readonly ComponentName[] = []): FoodSet {
+/**
+ * Indexes a larder. Foods that share a name keep the order given: put the usual meaning first.
+ * @param alsoKnown words that are known and no misspelling, where only a part of a larder is at hand
+ */
+export function foodSet(
+  foods: readonly Food[],
+  components: readonly ComponentName[] = [],
+  alsoKnown: readonly string[] = [],
+): FoodSet {
   const names = new Map<string, { ids: string[]; words: readonly string[] }>();
   const longest = new Map<string, number>();
   const words = new Set<string>();
@@ -61,6 +68,7 @@ export function foodSet(foods: readonly Food[], components: readonly ComponentNa
     add(food.name, food.id);
     for (const synonym of food.synonyms) add(synonym, food.id);
   }
+  for (const word of alsoKnown) words.add(word);
   const withWord = new Map<string, NameEntry[]>();
   for (const entry of names.values()) {
     for (const word of entry.words) {

@@ -20,7 +20,6 @@ const UNCHANGED = new Set([
   'swiss',
   'citrus',
   'brussels',
-  'oats',
 ]);
 
 /** The singular of one lower-case English word, by rule, with the kitchen's irregular ones. */

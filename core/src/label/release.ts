@@ -5,6 +5,7 @@
 import type { Food } from '../food';
 import type { Kitchen } from '../kitchen';
 import { NUTRIENT_NAMES, NUTRIENTS } from '../nutrition';
+import { isTelling, knownWords, mentionsOf, placeWords } from '../recipe/audit';
 import { bookOf, type Book } from '../recipe/book';
 import { foodSet } from '../food';
 import type { Recipe } from '../recipe/recipe';
@@ -19,6 +20,12 @@ export interface FrozenInputs {
   recipe: Recipe;
   components: Recipe[];
   foods: Food[];
+  /** Foods that only the words of the recipe name: they decide whether every word is accounted for. */
+  namedFoods?: Food[];
+  /** Words of the texts that the whole larder knows: they are no misspellings. */
+  knownWords?: string[];
+  /** What the words name and no line holds: '"walnuts" in step 2'. Labels of older versions were never asked. */
+  openNames?: string[];
   swaps: SwapEntry[];
   kitchen: Kitchen;
   target: Target;
@@ -57,6 +64,11 @@ export function freeze(input: WorksheetInput, book: Book): FrozenInputs {
   const { recipe, kitchen, target, vesselIds = [], labelStyle = { language: 'en', hasTail: false } } = input;
   const reached: Reached = { foods: new Set([WATER_ID]), components: new Map() };
   reach(compose(recipe, book, kitchen), reached);
+  const mentions = [recipe, ...reached.components.values()].flatMap((each) =>
+    mentionsOf(each, book, kitchen),
+  );
+  const named = new Set(mentions.flatMap(({ foodIds }) => foodIds));
+  for (const id of named) if (book.components.has(id)) reached.components.set(id, book.components.get(id)!);
   for (const { alsoFor } of kitchen.shared) for (const id of alsoFor) reached.foods.add(id);
   const swaps = recipe.swaps.flatMap(({ swapId }) => {
     const entry = swapHere(swapId, book.swaps, kitchen);
@@ -69,6 +81,14 @@ export function freeze(input: WorksheetInput, book: Book): FrozenInputs {
     recipe,
     components: [...reached.components.values()].sort(byId),
     foods: [...reached.foods].flatMap((id) => book.foods.foods.get(id) ?? []).sort(byId),
+    namedFoods: [...named]
+      .filter((id) => !reached.foods.has(id))
+      .flatMap((id) => book.foods.foods.get(id) ?? [])
+      .sort(byId),
+    knownWords: knownWords([recipe, ...reached.components.values()], book, kitchen),
+    openNames: [
+      ...new Set(mentions.filter(isTelling).map(({ text, place }) => `"${text}" in ${placeWords(place)}`)),
+    ],
     swaps: [...swaps].sort(byId),
     kitchen: {
       ...kitchen,
@@ -86,14 +106,28 @@ export function freeze(input: WorksheetInput, book: Book): FrozenInputs {
   };
 }
 
+/** A recipe that was frozen before its notes and its cook's answers were kept. */
+const heeded = (recipe: Recipe): Recipe => ({
+  ...recipe,
+  notes: recipe.notes ?? [],
+  notIn: recipe.notIn ?? [],
+});
+
 /** The book a frozen label was worked out from. */
-export function thawedBook({ foods, components, swaps }: FrozenInputs): Book {
-  return bookOf(foodSet(foods, components), components, swaps);
+export function thawedBook({
+  foods,
+  namedFoods = [],
+  knownWords = [],
+  components,
+  swaps,
+}: FrozenInputs): Book {
+  return bookOf(foodSet([...foods, ...namedFoods], components, knownWords), components.map(heeded), swaps);
 }
 
 /** The worksheet of frozen inputs, worked out again. */
 export function thaw(frozen: FrozenInputs): Worksheet {
-  const { recipe, kitchen, target, vesselIds, style } = frozen;
+  const { kitchen, target, vesselIds, style } = frozen;
+  const recipe = heeded(frozen.recipe);
   return worksheet({ recipe, kitchen, target, vesselIds, labelStyle: style }, thawedBook(frozen));
 }
 
@@ -132,6 +166,12 @@ function recipeFacets(recipe: Recipe, into: Facets): void {
     put(`line ${lineId}`, `A line of ${name}`, `${text}${answered}`);
     put(`reading ${lineId}`, `How "${text}" is read`, said(reading));
   });
+  put('notes', `Notes of ${name}`, (recipe.notes ?? []).join(' / '));
+  put(
+    'not in it',
+    `What a cook said is not in ${name}`,
+    (recipe.notIn ?? []).map((each) => `${each.name}: ${each.by}, ${each.on}`).join('; '),
+  );
   put('order', `Order of the lines of ${name}`, recipe.lines.map((line) => line.id).join(' '));
   recipe.steps.forEach(({ text }, index) => put(`step ${index}`, `Step ${index + 1} of ${name}`, text));
 }
@@ -217,12 +257,14 @@ function facetsOf({
   target,
   vesselIds,
   style,
+  openNames = [],
 }: FrozenInputs): Facets {
   const facets: Facets = new Map();
   for (const each of [recipe, ...components]) recipeFacets(each, facets);
   for (const food of foods) foodFacets(food, facets);
   for (const swap of swaps) facets.set(`swap ${swap.id}`, { what: `The swap ${swap.id}`, text: said(swap) });
   kitchenFacets(kitchen, facets);
+  facets.set('named', { what: 'Named in the text and in no line', text: openNames.join(', ') });
   facets.set('target', { what: 'Batch the label was worked out for', text: said(target) });
   facets.set('machines', { what: 'Machines asked for', text: vesselIds.join(', ') });
   facets.set('style', { what: 'Language and order of the label', text: said(style) });

@@ -45,6 +45,8 @@ const WORD_NUMBERS: ReadonlyMap<string, number> = new Map([
   ['half', 0.5],
   ['quarter', 0.25],
   ['third', 1 / 3],
+  ['fourth', 0.25],
+  ['eighth', 0.125],
 ]);
 
 /** An amount that was written: one figure, or a range. `low <= value <= high`. */
@@ -128,7 +130,7 @@ function compoundWord(
     return { value: 0.25, length: tokens[at + 2] === 'a' ? 3 : 2 };
   }
   if (next !== undefined && (token === 'a' || token === 'an' || token === 'one' || token === 'three')) {
-    const leaning = ['dozen', 'couple', 'few', 'half', 'quarter', 'third', 'quarters'];
+    const leaning = ['dozen', 'couple', 'few', 'half', 'quarter', 'third', 'quarters', 'fourth', 'eighth'];
     if (leaning.includes(next)) {
       const value = next === 'quarters' ? 0.25 : (WORD_NUMBERS.get(next) ?? 1);
       const of = tokens[at + 2] === 'of' ? 1 : 0;

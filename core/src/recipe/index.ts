@@ -9,3 +9,4 @@ export * from './standardize';
 export * from './work';
 export * from './state-exchange';
 export * from './ratios';
+export * from './audit';

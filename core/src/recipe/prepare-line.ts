@@ -52,11 +52,28 @@ const AMOUNT_LAST =
 
 /** "T" and "t" after a figure. */
 const SPOON_LETTER = /\d\s*[tT]\b/;
-const HAS_RARE_WORDS = /\bfl|half|third|quarter|fourth|eighth|thumb/;
+const HAS_RARE_WORDS =
+  /\bfl|half|third|quarter|fourth|eighth|thumb|-(?:ounce|oz|gram|pound|inch|lit)|\bbit\b|\blittle\b|\btouch\b|\btad\b|of the (?:\d|t|f|s|e|n)/;
+const SMALL_NUMBERS = 'one two three four five six seven eight nine ten twelve fifteen'.split(' ');
+const VALUES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15];
+/** "a six-ounce punnet". */
+const HYPHENED = new RegExp(
+  `\\b(${SMALL_NUMBERS.join('|')})-(?=(?:ounce|oz|gram|pound|inch|litre|liter))`,
+  'g',
+);
+/** "a bit of ginger", "a little oil": nobody knows how much, so it is asked and never taken for a piece. */
+const A_LITTLE =
+  /^(?:just |only )?(?:a (?:little|tiny|wee|small) bit|a bit|a little(?! gem)|a touch|a tad)(?: more)?(?: of)?(?: the)? (?=\S)/;
+/** "two of the four slices of a block": a part of something that was never weighed. */
+const PART_OF_THE =
+  /^(?:about )?(?:\d+|a|one|two|three|four|five|six|half) of the (?:\d+|two|three|four|five|six|seven|eight|nine|ten|twelve) \w+ (?:of|from) (?:an?|the|one) (?:\w+ (?:of|from) )?/;
 
 /** Fluid ounces, fractions in words, and a thumb's size. */
 function rareWords(text: string): string {
   return text
+    .replace(HYPHENED, (_, word: string) => `${VALUES[SMALL_NUMBERS.indexOf(word)]} `)
+    .replace(A_LITTLE, '')
+    .replace(PART_OF_THE, '')
     .replace(/\bfl\.? ?oz\b|\bfluid ounces?\b/g, 'floz')
     .replace(
       /\b(one|two|three)[- ](half|third|quarter|fourth|eighth)s?(?: of an?)?\b/g,
@@ -70,6 +87,25 @@ const HAS_JUICE = /juice|zest|rind/;
 const JUICE_OF =
   /\b(?:the )?(?:(?:freshly|finely|fresh) )?(?:(?:squeezed|grated) )?(juice|zest|rind) (?:of|from) (?:about )?((?:\d[\d /.-]*|half an?|half|an?|one|two|three|four|five|six) )?(?:(?:large|small|medium|big|whole|fresh|unwaxed|organic) )*(\w+)(?=$|,| \(|\s*$)/;
 
+/** One look that spares most lines the two rules below. */
+const HAS_SPOON_AND_GRAM = /\bg(?:rams?)?\b.*(?:tsp|tbsp|spoon)|(?:tsp|tbsp|spoons?|cups?)\.? or \d/;
+const GRAM_THEN_SPOON =
+  /\b(\d[\d.,]*\s?g(?:rams?)?)\s*(?:\/|\bor\b|\(|=)\s*((?:about )?(?:\d[\d ./]*|an?|one|two|three|half a)\s?(?:tsp|tbsp|teaspoons?|tablespoons?))\b\.?\)?/;
+const SPOON_OR_GRAM = /\b(tsp|tbsp|teaspoons?|tablespoons?|cups?)\.? or (\d[\d.,]*\s?(?:g|grams?|kg|oz))\b/;
+
+/** A spoon and a gram said together: the spoon is the amount, the gram the weight that is stated, and the two are compared. */
+function spoonFirst(text: string, notes: string[]): string {
+  return text
+    .replace(GRAM_THEN_SPOON, (_, gram: string, spoon: string) => {
+      notes.push(gram);
+      return spoon;
+    })
+    .replace(SPOON_OR_GRAM, (_, unit: string, gram: string) => {
+      notes.push(gram);
+      return unit;
+    });
+}
+
 /**
  * Parts a line. Capitals settle T and t before they are lost; bullets, numbers of a list and speech before the amount
  * fall away; the text itself stays with the line.
@@ -82,6 +118,7 @@ export function prepareLine(text: string): Phrases {
     ? spelt.replace(/(\d\s*)T\b(?!\w)/g, '$1tbsp').replace(/(\d\s*)t\b(?!\w)/g, '$1tsp')
     : spelt;
   let plain = capitals.toLowerCase().replace(/\s{2,}/g, ' ');
+  if (HAS_SPOON_AND_GRAM.test(plain)) plain = spoonFirst(plain, notes);
   if (HAS_SIGNS.test(plain)) {
     plain = plain
       .replace(/<[^>]{0,80}>/g, ' ')

@@ -41,7 +41,9 @@ function readPacks(
   at: number,
   count: Figure,
 ): { one: Measured; end: number } | null {
-  const start = tokens[at] === 'x' || tokens[at] === 'of' ? at + 1 : at;
+  const joint = tokens[at] === 'x' || tokens[at] === 'of' ? at + 1 : at;
+  // "half of a 12-ounce block".
+  const start = joint > at && isArticle(tokens[joint]) ? joint + 1 : joint;
   const net = readFigure(tokens, start);
   const unit = net && UNIT_WORDS.get(tokens[start + net.length] ?? '');
   if (!net || !unit || !isMassUnit(unit)) return null;
@@ -126,6 +128,22 @@ function addUpperEnd(one: Measured, tokens: readonly string[], at: number): { on
   return { one: { ...one, value: (one.value + high) / 2, high }, end: at + 2 + upper.length };
 }
 
+/** "a tablespoon or two": a range that only the first figure names the unit of. */
+function orMore(
+  one: Measured,
+  tokens: readonly string[],
+  at: number,
+  from: number,
+): { one: Measured; end: number } {
+  const isSaid =
+    tokens[at] === 'or' && (isArticle(tokens[from]) || tokens[from] === 'one') && one.value === 1;
+  const upper = isSaid ? readFigure(tokens, at + 1) : null;
+  if (!upper || upper.value <= 1 || UNIT_WORDS.has(tokens[at + 1 + upper.length] ?? ''))
+    return { one, end: at };
+  const high = upper.value;
+  return { one: { ...one, value: (1 + high) / 2, high }, end: at + 1 + upper.length };
+}
+
 /** One figure with its unit at a token, or a word of amount without a figure. */
 function readMeasured(tokens: readonly string[], from: number): { one: Measured; end: number } | null {
   const isSpoken = isArticle(tokens[from]) && /^[\d.]/.test(tokens[from + 1] ?? '');
@@ -158,7 +176,8 @@ function readMeasured(tokens: readonly string[], from: number): { one: Measured;
     return { one: measured(half, unit, around), end: at + 3 };
   }
   const smaller = addSmaller(measured(figure, unit, around), tokens, at);
-  return addUpperEnd(smaller.one, tokens, smaller.end);
+  const upper = addUpperEnd(smaller.one, tokens, smaller.end);
+  return upper.end > smaller.end ? upper : orMore(smaller.one, tokens, smaller.end, from);
 }
 
 /** The amount at the start of some tokens; compound amounts ("1 cup plus 2 tbsp") give several measures. */

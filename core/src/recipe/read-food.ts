@@ -1,5 +1,15 @@
 /** Which food a phrase of a line means, in which form and state, and how sure that is. */
-import { matchFood, nameIn, suggestFoods, type Food, type FoodSet, type FoodState } from '../food';
+import { bitsOf, SUBSTANCES, type SubstanceBits } from '../allergen/substances';
+import { meaningOf } from '../allergen/dictionary';
+import {
+  matchFood,
+  nameIn,
+  suggestFoods,
+  type Food,
+  type FoodMatch,
+  type FoodSet,
+  type FoodState,
+} from '../food';
 import type { Measured } from './recipe';
 import { PLANT_VERSION, PULSE_STATE_WORDS, STATE_WORDS, isFormWord } from './words';
 
@@ -138,6 +148,33 @@ const none = (text: string, form: string[], alternatives: string[], suggestions:
 const wordCount = (name: string): number => name.split(' ').length;
 const startsOr = (note: string): boolean => /^or\s/.test(note);
 
+const NO_BITS = bitsOf(['oil', 'refined', 'added-sugar', 'ready-made', 'animal']);
+
+/** What a food surely is made of, as bits. */
+const madeOf = (food: Food): SubstanceBits =>
+  bitsOf(SUBSTANCES.filter((each) => food.allergens[each] === 'contains'));
+
+/**
+ * Whether the dictionary knows a longer name around a match that is another thing: "flax egg" is no egg, "white chocolate" no
+ * dark one, "rice pasta" no wheat. Then the larder's food is not what was meant.
+ */
+function isAnother(match: FoodMatch, larder: FoodSet): boolean {
+  const food = larder.foods.get(match.ids[0]!);
+  if (!food) return false;
+  const words = [...match.before, ...match.name.split(' '), ...match.after];
+  const length = match.name.split(' ').length;
+  const start = match.before.length;
+  for (let from = Math.max(0, start - 3); from <= start; from += 1)
+    for (let end = Math.min(words.length, start + length + 3); end >= start + length; end -= 1) {
+      if (end - from <= length) continue;
+      const meaning = meaningOf(words.slice(from, end).join(' '));
+      if (!meaning) continue;
+      const has = madeOf(food) & ~NO_BITS;
+      return (has & ~(meaning.contains | meaning.check)) !== 0 || (meaning.contains & ~NO_BITS & ~has) !== 0;
+    }
+  return false;
+}
+
 /**
  * Reads the food of a line.
  * @param phrase what followed the amount, in lower case
@@ -182,6 +219,8 @@ export function readFood(
     );
     return none(head, forms, alternatives, plants.slice(0, 4));
   }
+  if (isAnother(match, larder))
+    return none(head, forms, alternatives, suggestFoods(head, larder).slice(0, 5));
   const state = inState(juiced, context, measures, larder);
   const doubt = isWhole ? { isDoubtful: false, others: [] } : doubtsAround(match.before, match.after, larder);
   const rest = [...match.before, ...match.after].join(' ');

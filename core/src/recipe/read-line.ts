@@ -104,6 +104,24 @@ function withBracketPack(taken: Taken, text: string): Taken {
   return { ...taken, amount: { ...amount, measures: [{ ...one, packGrams }] }, weights: [] };
 }
 
+const EACH = /\beach\b/;
+const COUNTED_PACKS = new Set(['tin', 'pack', 'block']);
+
+/** "3 tins (400 g each)", "4 celeriac, 800 g each": the weight of one, told beside the count. */
+function withEach(taken: Taken, written: readonly string[]): Taken {
+  const { amount, weights } = taken;
+  const [one] = amount?.measures ?? [];
+  const of = written.find((each) => EACH.test(each) && saysWeight(each));
+  const grams = of === undefined ? null : statedGrams([of]);
+  if (!amount || !one || grams === null || amount.measures.length !== 1) return taken;
+  if (COUNTED_PACKS.has(one.unit))
+    return { ...taken, amount: { ...amount, measures: [{ ...one, packGrams: grams }] }, weights: [] };
+  return isMassUnit(one.unit) ? taken : { ...taken, weights: [`${grams * one.value} g`, ...weights] };
+}
+
+/** "(part of 200 g)": what a line was parted from with an amount said for several foods. */
+const PART_OF = /^part of (.+)$/;
+
 /**
  * Reads one line. Never throws; what cannot be read is said in `findings`.
  * @param text the line as written, in any case and with any characters
@@ -111,8 +129,15 @@ function withBracketPack(taken: Taken, text: string): Taken {
  * @param part the heading the line stood under, or an empty text
  */
 export function readLine(text: string, larder: FoodSet, lineId: string | null = null, part = ''): Reading {
-  const { main, tail, notes, taken } = prepareLine(text.slice(0, LINE_CHARACTERS));
-  const { amount, phrase, details, weights: said } = withBracketPack(takeAmount(main, tail, notes), text);
+  const { main, tail, notes: all, taken } = prepareLine(text.slice(0, LINE_CHARACTERS));
+  const shared = all.map((note) => PART_OF.exec(note)?.[1]).find((each) => each !== undefined);
+  const notes = shared === undefined ? all : all.filter((note) => !PART_OF.test(note));
+  const {
+    amount,
+    phrase,
+    details,
+    weights: said,
+  } = withEach(withBracketPack(takeAmount(main, tail, notes), text), [...notes, ...tail]);
   // "250 g (9 oz)": a weight already stands; the other one is only its translation.
   const weights = amount?.measures.some((each) => isMassUnit(each.unit)) ? [] : said;
   const words = notes.filter((note) => !saysWeight(note) && note !== '');
@@ -124,6 +149,8 @@ export function readLine(text: string, larder: FoodSet, lineId: string | null = 
     amount?.container,
   );
   const findings = foodFindings(read, lineId, larder);
+  if (shared !== undefined)
+    findings.push(finding('amount-shared', lineId, { name: read.text, amount: shared }));
   const isNegative = main.startsWith('-') && /^\s*-\s?\d/.test(text);
   if (isNegative) findings.push(finding('amount-absurd', lineId, { written: text.trim().slice(0, 60) }));
   if (text.length > LINE_CHARACTERS)

@@ -18,6 +18,8 @@ export interface RecipeReading {
   measuredYieldGrams: number | null;
   lines: RecipeLine[];
   steps: RecipeStep[];
+  /** What else the text said: above the list, and under notes. */
+  notes: string[];
   findings: Finding[];
 }
 
@@ -29,14 +31,48 @@ const NOTES_HEADING = /^(?:notes?|tips?|storage|variations?|nutrition(?: facts)?
 const PART_HEADING = /^(?:for (?:the )?)?(.{2,40}):$/i;
 /** "For the glaze" without a colon, standing alone. */
 const BARE_PART = /^for (?:the |a )?([a-z' -]{3,30})$/i;
-const SERVES = /\b(?:serves?|makes|yields?|portions?|servings?|feeds|enough for|for about)\b\D{0,12}(\d+)/i;
-const SERVES_AFTER =
-  /\b(\d+)(?:\s*(?:-|–|to)\s*(\d+))? (?:portions?|servings?|people|plates|persons|helpings)\b/i;
+/** A number as people write it: "6", "six", "half a dozen". */
+const NUMBERS: Readonly<Record<string, number>> = Object.fromEntries([
+  ...'one two three four five six seven eight nine ten eleven twelve'
+    .split(' ')
+    .map((word, index) => [word, index + 1]),
+  ...Object.entries({
+    sixteen: 16,
+    twenty: 20,
+    thirty: 30,
+    forty: 40,
+    fifty: 50,
+    'half a dozen': 6,
+    'a dozen': 12,
+    dozen: 12,
+  }),
+]);
+const COUNT = `(\\d+|${Object.keys(NUMBERS)
+  .sort((one, other) => other.length - one.length)
+  .join('|')})`;
+const numberOf = (text: string): number => NUMBERS[text.toLowerCase()] ?? Number(text);
+const RANGE = `${COUNT}(?:\\s*(?:-|–|to|or)\\s*${COUNT})?`;
+/** What a count of something else is followed by: minutes are no portions, and neither are cups. */
+const NO_PORTIONS =
+  '(?![\\s-]*(?:minutes?|mins?|hours?|hrs?|h|days?|weeks?|g|kg|grams?|ml|l|litres?|liters?|cups?|cl|dl|oz|ounces?|lbs?|pounds?|cm|inch|inches)\\b|\\s*[%°]|\\d)';
+const SERVES = new RegExp(
+  '\\b(?:serves?|makes|yields?|feeds|enough for|portions?|servings?)\\b\\s*:?\\s*' +
+    `(?:about |around |roughly |up to |approx\\.? )?${RANGE}${NO_PORTIONS}`,
+  'i',
+);
+const SERVES_AFTER = new RegExp(
+  `\\b${RANGE} (?:generous |small |large |good )?(?:portions?|servings?|people|plates|persons|helpings|guests|eaters)\\b`,
+  'i',
+);
 const PORTION_SIZE = /\b(?:portions?|servings?)?\s*of\s*(?:about )?(\d+)\s*g\b/i;
 const YIELD = /\b(?:yields?|makes|finished weight)\b\D{0,14}(\d+(?:\.\d+)?)\s*(kg|g)\b/i;
 /** A whole line that only tells the portions, wherever it stands: "It feeds 6 people." */
-const SERVES_LINE =
-  /^(?:it |this |that )?(?:(?:serves?|feeds|makes|enough for|for)\s+)?(?:about )?\d+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:portions?|servings?|people|persons|plates|helpings)\.?$|^(?:it |this )?(?:serves|feeds)\s+(?:about )?\d+(?:\s*(?:-|–|to)\s*\d+)?\.?$/i;
+const SERVES_LINE = new RegExp(
+  `^(?:it |this |that )?(?:(?:serves?|feeds|makes|enough for|for)\\s+)?(?:about )?${RANGE}\\s*` +
+    '(?:portions?|servings?|people|persons|plates|helpings)\\.?$' +
+    `|^(?:it |this )?(?:serves|feeds)\\s+(?:about )?${RANGE}\\.?$`,
+  'i',
+);
 const FACTS_LINE =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|bake|baking|soak(?:ing)?)\b[^:]{0,14}(?:time)?\s*:?\s*\d|^(?:author|category|cuisine|course|source|calories|keywords|difficulty|diet)\s*:/i;
 
@@ -56,16 +92,44 @@ function unmarked(line: string): Marked {
     : { text: line, heading: 0 };
 }
 
-/** Whether a line of text begins like an ingredient: an amount, or a short line that names a food. */
+/** How a sentence of a method begins: with what is done, or when. */
+const BEGINS_STEP = new RegExp(
+  '^(?:step \\d+|\\d+[.)]\\s|(?:' +
+    'then|now|next|first|finally|meanwhile|once|when|while|after|before|until|if|let|leave|put|take|set|turn|bring|keep|remove|return|' +
+    'transfer|tip|pour|place|lay|arrange|line|grease|preheat|heat|warm|boil|simmer|cook|fry|saut[eé]|sweat|roast|bake|grill|steam|blanch|' +
+    'soak|drain|rinse|wash|peel|chop|slice|dice|grate|cut|halve|trim|mince|crush|mash|blend|blitz|pur[eé]e|whisk|beat|mix|stir|fold|combine|' +
+    'toss|add|season|sprinkle|scatter|drizzle|spread|spoon|ladle|divide|shape|form|roll|knead|rest|prove|chill|freeze|cool|cover|strain|' +
+    'sieve|sift|serve|garnish|top|finish|store|reheat|repeat|check|taste|adjust|reduce|thin|dissolve|marinate|stuff|fill|wrap|brush|dust|' +
+    'press|squeeze|break|crumble|tear|pick|make|use|start|begin|gently|slowly|carefully|quickly|' +
+    'in (?:a|an|the)|on (?:a|the)|to (?:make|serve|finish|assemble|start)|oil the|butter the|(?:brown|toast) (?:the|them|it|until|in|on)' +
+    ')\\b)',
+  'i',
+);
+/** Words that only a sentence has: a list of foods does without. */
+const SENTENCE = /\b(?:until|the|it|them|you|is|are|will|should|into|minutes?|mins?|hours?)\b/i;
+/** A bare line of so few words without a verb is a food nobody knows, not the start of the method. */
+const BARE_WORDS = 6;
+
+/** Whether a line of text begins like an ingredient: an amount, a known food, or a few bare words without a verb. */
 function isIngredient(text: string, larder: FoodSet): boolean {
   const trimmed = text.replace(/^\s*[-*•·–☐□]\s*/, '');
   if (/^\d+[.)]\s/.test(trimmed)) return false;
   const tokens = spellFractions(trimmed.toLowerCase()).trim().split(/\s+/);
   if (tokens.length > 16 && /[.!]$/.test(trimmed)) return false;
   if (readFigure(tokens, 0) || /^[\d½⅓⅔¼¾⅛-]/.test(trimmed) || UNIT_WORDS.has(tokens[0] ?? '')) return true;
+  const isSaid = BEGINS_STEP.test(trimmed);
+  if (!isSaid && tokens.length <= BARE_WORDS && !SENTENCE.test(trimmed) && !/[.!?]$/.test(trimmed))
+    return true;
   if (tokens.length > 9 || /[.!?]$/.test(trimmed)) return false;
-  return nameWords(trimmed).some((word) => larder.longest.has(word));
+  return !isSaid && nameWords(trimmed).some((word) => larder.longest.has(word));
 }
+
+/** Measures that no title begins with: "a thumb of ginger" is an ingredient, wherever it stands. */
+const INGREDIENT_MEASURE = new RegExp(
+  '^(?:an?|one|half an?|two|three|some|about)\\s+(?:\\w+\\s+)?(?:thumb|pinch|handful|tin|can|cloves?|tbsp|tsp|tablespoons?|' +
+    'teaspoons?|cups?|knob|bunch|sprigs?|stalks?|sticks?|dash|splash|drizzle|glug|grating|squeeze|pack|packet|jar|pouch)\\b',
+  'i',
+);
 
 /** The mark of a list is no word of the line. */
 const BULLET = /^(?:[-*•·–☐□]|\[[ x]?\])\s+/;
@@ -83,7 +147,11 @@ class Sorter {
   private section: 'open' | 'ingredients' | 'steps' | 'notes' = 'open';
   private part = '';
 
-  constructor(private readonly larder: FoodSet) {}
+  constructor(
+    private readonly larder: FoodSet,
+    /** A line that stands alone is an ingredient, where it may be one. */
+    private readonly isAlone: boolean,
+  ) {}
 
   private isPart(text: string, heading: number): string | null {
     if (this.section === 'steps') return null;
@@ -97,20 +165,28 @@ class Sorter {
   }
 
   private addIngredient(text: string): void {
-    for (const each of splitLine(text.replace(BULLET, ''), this.larder))
-      this.sorted.ingredients.push({ text: each, part: this.part });
+    const written = text.replace(BULLET, '');
+    const parts = splitLine(written, this.larder);
+    for (const each of parts) this.sorted.ingredients.push({ text: each.text, part: each.part ?? this.part });
+    // Parting drops the words that joined the foods, so the line as it was written is kept beside them.
+    if (parts.length > 1) this.sorted.header.push(written);
   }
 
   add({ text, heading }: Marked): void {
     const { sorted } = this;
     const spoken = this.section !== 'steps' ? spokenLines(text) : null;
+    const isMeasured = heading === 0 && INGREDIENT_MEASURE.test(text);
     const part = this.isPart(text, heading);
     if (INGREDIENTS_HEADING.test(text.replace(/:$/, ''))) this.section = 'ingredients';
     else if (STEPS_HEADING.test(text.replace(/:$/, ''))) this.section = 'steps';
     else if (NOTES_HEADING.test(text) && sorted.ingredients.length > 0) this.section = 'notes';
     else if (this.section === 'notes') sorted.header.push(text);
     else if (spoken) for (const each of spoken) this.addIngredient(each);
-    else if (sorted.name === '' && sorted.ingredients.length === 0 && (heading === 1 || !/^\d/.test(text))) {
+    else if (
+      sorted.name === '' &&
+      sorted.ingredients.length === 0 &&
+      (heading === 1 || (!/^\d/.test(text) && !isMeasured && !this.isAlone))
+    ) {
       sorted.name = text;
     } else if (SERVES_LINE.test(text)) sorted.header.push(text);
     else if (part !== null) this.part = part;
@@ -137,7 +213,7 @@ function readHeader(
   const size = PORTION_SIZE.exec(text);
   const measured = YIELD.exec(text);
   return {
-    portions: serves ? Number(serves[1]) || null : null,
+    portions: serves ? numberOf(serves[1]!) || null : null,
     portionGrams: size ? Number(size[1]) || null : null,
     measuredYieldGrams: measured
       ? Number(measured[1]) * (measured[2]!.toLowerCase() === 'kg' ? 1000 : 1)
@@ -148,6 +224,13 @@ function readHeader(
 /** A recipe line read from its text. */
 export function lineFromText(text: string, id: string, larder: FoodSet, part = ''): RecipeLine {
   return { id, text, reading: readLine(text, larder, id, part), answers: {} };
+}
+
+/** The lines of one written line: a food each. The first keeps the id. */
+export function linesFromText(text: string, id: string, larder: FoodSet, part = ''): RecipeLine[] {
+  return splitLine(text, larder).map((each, index) =>
+    lineFromText(each.text, index === 0 ? id : `${id}-${index + 1}`, larder, each.part ?? part),
+  );
 }
 
 /** Steps read against the lines they use. */
@@ -171,16 +254,17 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   const findings: Finding[] = [];
   if (all.length === 0) findings.push(finding('text-empty', null));
   if (all.length > TEXT_LINES) findings.push(finding('text-cut', null, { lines: TEXT_LINES }));
-  const sorter = new Sorter(larder);
+  const isAlone = all.length === 1 && isIngredient(all[0]!, larder) && !SERVES.test(all[0]!);
+  const sorter = new Sorter(larder, isAlone);
   for (const line of all.slice(0, TEXT_LINES)) sorter.add(unmarked(line));
   const { name, header, ingredients, steps: stepTexts } = sorter.sorted;
   const lines = ingredients.map((each, index) => lineFromText(each.text, `l${index + 1}`, larder, each.part));
-  const head = readHeader(header);
+  const head = readHeader([name, ...header]);
   if (all.length > 0 && lines.length === 0) findings.push(finding('no-lines', null));
   if (lines.length > 0 && head.portions === null) findings.push(finding('no-portions', null));
   const steps = stepsFromTexts(stepTexts, lines, larder);
   if (lines.length > 0 && steps.length === 0) findings.push(finding('no-steps', null));
-  return { name, ...head, lines, steps, findings };
+  return { name, ...head, lines, steps, notes: header, findings };
 }
 
 const SEPARATOR = /^(?:-{3,}|={3,}|\*{3,}|_{3,}|~{3,}|\f)$/;
@@ -210,6 +294,8 @@ export function recipeFromReading(reading: RecipeReading, id: string): Recipe {
     measuredYieldGrams: reading.measuredYieldGrams,
     lines: reading.lines,
     steps: reading.steps,
+    notes: reading.notes,
+    notIn: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

@@ -122,6 +122,20 @@ export interface AppliedSwap {
   isInherited?: boolean;
 }
 
+/**
+ * A cook's word that something the text names is not in the dish. It holds for that text alone: a step that is written
+ * anew is asked about anew.
+ */
+export interface NotIn {
+  /** The name as comparable words: "walnut". */
+  name: string;
+  /** The whole text it stands in: the title, a line, a step. */
+  text: string;
+  by: string;
+  /** ISO date. */
+  on: string;
+}
+
 export interface Recipe {
   id: string;
   name: string;
@@ -132,6 +146,10 @@ export interface Recipe {
   measuredYieldGrams: number | null;
   lines: readonly RecipeLine[];
   steps: readonly RecipeStep[];
+  /** What else the text said: what stood above the list, and notes. */
+  notes: readonly string[];
+  /** What the cook said is not in it, though the text names it. */
+  notIn: readonly NotIn[];
   /** Set on a variant: the recipe whose lines and steps it follows. */
   parentId: string | null;
   swaps: readonly AppliedSwap[];

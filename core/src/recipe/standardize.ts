@@ -11,7 +11,13 @@ import {
 } from '../kitchen';
 import { figureText, weightWithSpread, type Weight } from '../quantity';
 import { animalStateOf, foodTraces } from '../allergen/standing';
-import { SUBSTANCE_NAMES, SUBSTANCES, substancesIn, type Substance } from '../allergen/substances';
+import {
+  EU_TREE_NUTS,
+  SUBSTANCE_NAMES,
+  SUBSTANCES,
+  substancesIn,
+  type Substance,
+} from '../allergen/substances';
 import { trapWords } from '../allergen/traps';
 import { swapHere } from '../swap/library';
 import { WATER_ID, type SwapEntry } from '../swap/swap';
@@ -68,7 +74,7 @@ export interface StandardLine {
 function addReadingFindings(line: RecipeLine, found: Finding[]): void {
   for (const each of line.reading.findings) {
     const isSettled =
-      each.code === 'amount-absurd'
+      each.code === 'amount-absurd' || each.code === 'amount-shared'
         ? line.answers.grams !== undefined
         : line.answers.foodId !== undefined && each.code !== 'line-cut';
     if (!isSettled) found.push(each);
@@ -78,6 +84,13 @@ function addReadingFindings(line: RecipeLine, found: Finding[]): void {
 /** Substances that only a pack can settle at a food. */
 const openSubstances = (food: Food): Substance[] =>
   SUBSTANCES.filter((each) => food.allergens[each] === 'check');
+
+/** Substances in words; all the tree nuts together are said as such. */
+function substanceWords(substances: readonly Substance[]): string {
+  const hasAll = EU_TREE_NUTS.every((each) => substances.includes(each));
+  const rest = hasAll ? substances.filter((each) => !EU_TREE_NUTS.includes(each)) : substances;
+  return [...(hasAll ? ['tree nuts'] : []), ...rest.map((each) => SUBSTANCE_NAMES[each])].join(', ');
+}
 
 /** Adds what must be said of a food wherever it stands: its pack, its origin, its cautions. */
 function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Finding[]): void {
@@ -102,7 +115,7 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
     for (const trace of foodTraces(food, kitchen)) if (trace.status === 'check') bits |= trace.bits;
     const doubtful = substancesIn(bits);
     if (doubtful.length > 0) {
-      const allergens = doubtful.map((each) => SUBSTANCE_NAMES[each]).join(', ');
+      const allergens = substanceWords(doubtful);
       const trap = trapWords(food, doubtful);
       found.push(finding('certificate-unknown', lineId, { name: inSentence(food.name), allergens, trap }));
     }

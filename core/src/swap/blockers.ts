@@ -129,7 +129,11 @@ export function blockersOf(
   isApart: boolean,
 ): Blocker[] {
   const equipment = isApart ? [] : offendingEquipment(composed, asked);
+  const named = composed.traces.filter((trace) => trace.mention && isAgainst(trace, asked));
   return [
+    ...[...new Set(named.map(({ route }) => route))].map((route) =>
+      plain('no line of the list holds it: say first whether it is in the dish', route, route.split(' > ')),
+    ),
     ...asked.unknown.map((each) => plain('nobody knows in this kitchen what that is', each)),
     ...blocked.map((each) => blockerOf(each, asked)),
     ...equipment.map(({ name, route }) =>

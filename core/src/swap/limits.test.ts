@@ -14,6 +14,7 @@ import {
   type Recipe,
   type SwapEntry,
 } from '../index';
+import { pack } from '../testing/asked';
 import { book, components, demoRecipe, foods, recipeOf, sheetOf, swaps, ward } from '../testing/world';
 
 const target = { kind: 'weight', grams: 5000 } as const;
@@ -123,7 +124,7 @@ describe('limits', () => {
         limits: { notFor: [], onlyFor: [], mostShare: 0.15 },
       }),
     );
-    const free: Kitchen = { ...plain, packs: [] };
+    const free: Kitchen = { ...plain, packs: [pack('poppy-seeds')] };
     const of = (lines: string[]) => ask(recipeOf(['800 g potatoes', ...lines]), ['nut'], shares, free);
     expect(of(['100 g almonds']).plans).toHaveLength(1);
     expect(of(['100 g hazelnuts']).plans).toHaveLength(1);

@@ -8,6 +8,7 @@ import {
   type DinerGroup,
   type Recipe,
 } from '../index';
+import { pack } from '../testing/asked';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '../testing/world';
 
 const target = { kind: 'weight', grams: 8000 } as const;
@@ -61,7 +62,10 @@ describe('versions for everybody', () => {
   test('two needs that exclude each other’s way take two versions', () => {
     // Almonds go out only by seeds that the other group must not have.
     const recipe = recipeOf(['800 g potatoes', '60 g pine nuts']);
-    const us = { ...ward, regime: 'us' as const, packs: [] };
+    const packs = ['sunflower-seeds', 'pumpkin-seeds'].map((id) =>
+      pack(id, { own: { sunflower: 'none', pumpkin: 'none' } }),
+    );
+    const us = { ...ward, regime: 'us' as const, packs };
     const groups = [group('n', ['nut'], 3), group('seeds', ['sunflower', 'pumpkin'], 3)];
     const own = {
       ...us,

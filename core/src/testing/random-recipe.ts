@@ -159,6 +159,8 @@ export function randomInstance(seed: number, book: Book, base: Kitchen, mostLine
     swaps: [],
     freeFrom: [],
     apart: [],
+    notes: [],
+    notIn: [],
     isComponent: false,
   };
   const exclude = [
@@ -228,14 +230,18 @@ function pathFaults(composed: Composed, kitchen: Kitchen, names: ReadonlySet<str
         ? [`${id} has no path`]
         : traces
             .filter(
-              ({ path, evidence }) => !names.has(path[path.length - 1]!) && evidence.kind !== 'nobody knows',
+              ({ path, evidence }) =>
+                !names.has(path[path.length - 1]!) &&
+                evidence.kind !== 'nobody knows' &&
+                evidence.kind !== 'named in the text',
             )
             .map(({ path }) => `${id}: ${path.join(' > ')}`),
     );
 }
 
+/** The flags of a recipe by its lines and equipment; a line more may take what the text only named. */
 const flagsIn = (recipe: Recipe, book: Book, kitchen: Kitchen) => {
-  const { traces } = compose(recipe, book, kitchen);
+  const traces = compose(recipe, book, kitchen).traces.filter(({ mention }) => !mention);
   return [...flagsOf(traces, kitchen), ...standardFlagsOf(traces, kitchen)];
 };
 

@@ -40,6 +40,8 @@ export function recipeOf(
     measuredYieldGrams: null,
     lines,
     steps: stepsFromTexts(steps, lines, book.foods),
+    notes: [],
+    notIn: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

@@ -18,6 +18,8 @@ import type { Book } from '../recipe/book';
 import type { Cooking, Recipe, RecipeStep } from '../recipe/recipe';
 import { standardize, type Follows, type StandardLine } from '../recipe/standardize';
 import { equipmentUsed } from '../recipe/equipment-used';
+import { mentionsOf } from '../recipe/audit';
+import { mentionFindings, mentionTraces } from './named';
 import { deepFryingStep, isBakedDeep, stagesOf } from '../recipe/work';
 import { WATER_ID } from '../swap/swap';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
@@ -106,7 +108,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
 
 function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
   if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen, line.isFoodSure);
-  return line.inner.traces.map(({ status, isNamed, bits, own, evidence, path, route }) => ({
+  return line.inner.traces.map(({ status, isNamed, bits, own, evidence, path, route, mention }) => ({
     status,
     isNamed,
     bits,
@@ -115,6 +117,7 @@ function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
     lineId: line.id,
     path: [line.name, ...path],
     route: `${line.name} > ${route}`,
+    ...(mention ? { mention } : {}),
   }));
 }
 
@@ -296,7 +299,8 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   context.opening.push({ id: recipe.id, name: recipe.name });
   const lines = standardize(recipe, book, kitchen, context.dish).map((line) => opened(line, context));
   context.opening.pop();
-  const findings: Finding[] = [];
+  const mentions = mentionsOf(recipe, book, kitchen);
+  const findings: Finding[] = mentionFindings(mentions);
   markDeepFrying(recipe, lines, findings);
   const cookings = recipe.steps.flatMap((step) => step.reading.cooking ?? []);
   const absorbedGrams = absorbedWater(recipe, lines, findings);
@@ -334,7 +338,11 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     absorbedGrams,
     putInGrams: putIn.grams + sweatGrams,
     nutrients,
-    traces: [...lines.flatMap((line) => line.traces), ...crossContact(recipe, context)],
+    traces: [
+      ...lines.flatMap((line) => line.traces),
+      ...mentionTraces(mentions),
+      ...crossContact(recipe, context),
+    ],
     statementItems: items,
     statement: inOrder(gathered(items), weights.finishedGrams, kitchen),
     findings,

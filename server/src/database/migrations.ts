@@ -160,6 +160,16 @@ async function removeOwnSwaps(q: QueryInterface): Promise<void> {
   await q.removeColumn('swaps', 'kitchen_id');
 }
 
+/** What else a recipe's text says, and what a cook said is not in it. */
+async function addNotes(q: QueryInterface): Promise<void> {
+  for (const column of ['notes', 'not_in'])
+    await q.addColumn('recipes', column, { type: DataTypes.TEXT('long'), allowNull: true });
+}
+
+async function removeNotes(q: QueryInterface): Promise<void> {
+  for (const column of ['notes', 'not_in']) await q.removeColumn('recipes', column);
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -210,6 +220,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '006-accounts-and-labels',
         up: ({ context }) => addAccountsAndLabels(context),
         down: ({ context }) => removeAccountsAndLabels(context),
+      },
+      {
+        name: '007-notes-and-not-in',
+        up: ({ context }) => addNotes(context),
+        down: ({ context }) => removeNotes(context),
       },
     ],
   });

@@ -124,6 +124,8 @@ export function defineTables(database: Sequelize): Tables {
       parentId: string,
       freeFrom: json('freeFrom'),
       apart: json('apart'),
+      notes: json('notes'),
+      notIn: json('notIn'),
       target: json('target'),
       vesselIds: json('vesselIds'),
       version: INTEGER,

@@ -11,6 +11,7 @@ import {
   type KitchenName,
   type KitchenWeight,
   type LineAnswers,
+  type NotIn,
   type Pack,
   type PackBefore,
   type Recipe,
@@ -268,6 +269,9 @@ const header = ({ recipe, target, vesselIds, version }: SavedRecipe, now: Date) 
   isComponent: recipe.isComponent,
   freeFrom: recipe.freeFrom,
   apart: recipe.apart,
+  notes: recipe.parentId === null ? recipe.notes : [],
+  // A variant keeps answers about its own title; the others are its parent's.
+  notIn: recipe.parentId === null ? recipe.notIn : recipe.notIn.filter(({ text }) => text === recipe.name),
   target,
   vesselIds,
   version,
@@ -349,6 +353,8 @@ export function recipeFromRows(
         // Steps read before they told equipment and temperature lack those words.
         reading: { ...EMPTY_STEP_READING, ...value<object>(step, 'reading') },
       })),
+      notes: value<string[] | null>(row, 'notes') ?? [],
+      notIn: value<NotIn[] | null>(row, 'notIn') ?? [],
       parentId: value(row, 'parentId'),
       swaps: swapsFromRows(swaps),
       freeFrom: value(row, 'freeFrom'),

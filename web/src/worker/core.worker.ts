@@ -8,7 +8,7 @@ import {
   foodSet,
   HEAT_LIMITS,
   homeTarget,
-  lineFromText,
+  linesFromText,
   offersOf,
   planSteps,
   portionReview,
@@ -23,6 +23,7 @@ import {
   type Book,
   type Progress,
   type Recipe,
+  type RecipeLine,
 } from '@hand-ladle/core';
 import {
   LONG_KINDS,
@@ -40,15 +41,26 @@ import {
 let book: Book = bookOf(foodSet([]), [], []);
 
 /** Reads changed lines again by their text, and all steps against the new list. */
+/** Lines parted from one written line may meet ids that are taken: those get the next free one. */
+function distinct(lines: readonly RecipeLine[]): RecipeLine[] {
+  const taken = new Set<string>();
+  return lines.map((line) => {
+    let id = line.id;
+    for (let number = 2; taken.has(id); number += 1) id = `${line.id}-${number}`;
+    taken.add(id);
+    return id === line.id ? line : { ...line, id };
+  });
+}
+
 function reread({ recipe, changes, steps }: Questions['reread']['ask']): Recipe {
   const texts = new Map(changes.map(({ id, text }) => [id, text]));
-  const kept = recipe.lines.map((line) => {
+  const kept = recipe.lines.flatMap((line) => {
     const text = texts.get(line.id);
     texts.delete(line.id);
-    return text === undefined ? line : lineFromText(text, line.id, book.foods, line.reading.part);
+    return text === undefined ? [line] : linesFromText(text, line.id, book.foods, line.reading.part);
   });
-  const added = [...texts].map(([id, text]) => lineFromText(text, id, book.foods));
-  const lines = [...kept, ...added];
+  const added = [...texts].flatMap(([id, text]) => linesFromText(text, id, book.foods));
+  const lines = distinct([...kept, ...added]);
   const told = steps ?? recipe.steps.map(({ text }) => text);
   return { ...recipe, lines, steps: stepsFromTexts(told, lines, book.foods) };
 }

@@ -1,0 +1,1 @@
+export { isTelling, knownWords, mentionsOf, placeWords, type Mention, type MentionEnd } from './audit';
