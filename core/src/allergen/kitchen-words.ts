@@ -242,7 +242,7 @@ export const KITCHEN_WORDS: readonly KitchenWord[] = [
   kitchenWord('lupin', 'lupini bean|tremoco|tarwi|lupine'),
   kitchenWord(
     '?sulphites',
-    'dried apricot|sultana|golden raisin|dried mango|dried pineapple|desiccated coconut|molasses|treacle|blackstrap|bottled lemon juice|bottled lime juice|wine vinegar|sherry vinegar|frozen chip|pickled onion|grape juice|cordial|glace cherry|candied peel|mixed peel|crystallised ginger|dehydrated potato',
+    'dried apricot|sultana|golden raisin|dried mango|dried pineapple|desiccated coconut|molasses|treacle|blackstrap|bottled lemon juice|bottled lime juice|wine vinegar|sherry vinegar|frozen chip|grape juice|cordial|glace cherry|candied peel|mixed peel|crystallised ginger|dehydrated potato',
   ),
   kitchenWord('?sulphites ?milk ?animal', 'instant mash|instant mashed potato|mash powder'),
   kitchenWord(
@@ -324,8 +324,14 @@ export const KITCHEN_WORDS: readonly KitchenWord[] = [
   ),
   kitchenWord(
     '?animal',
-    'jelly powder|jelly cube|jello|gummy|pate|steak|vegan honey|icing sugar|worcester style sauce|bacon flavour',
+    'jelly powder|jelly cube|jello|gummy|pate|vegan honey|icing sugar|worcester style sauce|bacon flavour',
   ),
+  kitchenWord(
+    'animal',
+    'beef steak|rump steak|sirloin|ribeye|fillet steak|minute steak|steak pie|steak and kidney',
+  ),
+  inLines('?animal', 'steak'),
+  inLines('?sulphites', 'pickled onion|pickled vegetable'),
   kitchenWord('animal mustard', 'honey mustard'),
   kitchenWord('?peanut ?sesame ?soy ?wheat ?almond', 'bliss ball mix'),
   kitchenWord('?soy ?peanut ?sesame', 'oil|cooking oil|frying oil|blended oil'),

@@ -12,15 +12,7 @@ const IRREGULAR: ReadonlyMap<string, string> = new Map([
   ['squashes', 'squash'],
   ['anchovies', 'anchovy'],
 ]);
-const UNCHANGED = new Set([
-  'molasses',
-  'couscous',
-  'hummus',
-  'asparagus',
-  'swiss',
-  'citrus',
-  'brussels',
-]);
+const UNCHANGED = new Set(['molasses', 'couscous', 'hummus', 'asparagus', 'swiss', 'citrus', 'brussels']);
 
 /** The singular of one lower-case English word, by rule, with the kitchen's irregular ones. */
 export function singular(word: string): string {

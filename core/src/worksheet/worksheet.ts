@@ -286,8 +286,12 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...swapFindings(composed, book, kitchen),
     ...targetFindings(nutrition, tolerances, kitchen, recipe.isComponent),
   ];
+  // What is asked already as named in the text is not told again as missing from the list.
+  const asked = new Set(
+    found.filter(({ code }) => code === 'named-nowhere').map(({ figures }) => figures['name']),
+  );
   const findings = worstFirst([
-    ...found,
+    ...found.filter(({ code, figures }) => code !== 'step-names-missing' || !asked.has(figures['name']!)),
     ...missingFindings(nutrition.missing, printedFigures(kitchen.regime), lines),
   ]);
   return {

@@ -6,6 +6,7 @@ import { useBench } from '../stores/bench';
 import { usePrompts } from '../stores/prompts';
 import HomeRecipe from './HomeRecipe.vue';
 import LedgerRow from './LedgerRow.vue';
+import NamedNowhere from './NamedNowhere.vue';
 
 const bench = useBench();
 const prompts = usePrompts();
@@ -75,6 +76,12 @@ async function add(): Promise<void> {
 </script>
 
 <template>
+  <NamedNowhere
+    :findings="sheet.findings"
+    :is-variant="bench.isVariant"
+    @add="bench.addLine"
+    @not-in="bench.sayNotIn"
+  />
   <div class="ledger">
     <HomeRecipe v-if="isHomeShown" @leave="isHomeShown = false" />
     <table @keydown.down="move($event, 1)" @keydown.up="move($event, -1)">

@@ -252,6 +252,14 @@ export const useBench = defineStore('bench', () => {
     if (lines) setRecipe({ lines });
   }
 
+  /** A cook's word that something the text names is not in the dish. */
+  async function sayNotIn(name: string, by: string): Promise<void> {
+    if (!recipe.value || !kitchen.value) return;
+    const on = new Date().toISOString().slice(0, 10);
+    const said = await ask('saidNotIn', { recipe: recipe.value, kitchen: kitchen.value, name, by, on });
+    setRecipe({ notIn: [...recipe.value.notIn, ...said] });
+  }
+
   async function reread(
     lines: readonly RecipeLine[],
     changes: { id: string; text: string }[],
@@ -336,6 +344,7 @@ export const useBench = defineStore('bench', () => {
     takeOffer,
     setRecipe,
     answerLine,
+    sayNotIn,
     rewriteLine,
     addLine,
     removeLine,

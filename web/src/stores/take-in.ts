@@ -6,6 +6,7 @@ import {
   recipeFromReading,
   splitRecipes,
   type LineAnswers,
+  type NotIn,
   type Recipe,
   type RecipeReading,
   type Worksheet,
@@ -45,6 +46,8 @@ export function useTakeIn() {
   const read = latestOnly('read');
   /** Answers by the words of a line, so that they stay while the text around it is edited. */
   const answers = shallowRef(new Map<string, LineAnswers>());
+  /** What was said not to be in it; each holds for its own text, so it stays while another is edited. */
+  const notIn = shallowRef<NotIn[]>([]);
   /** Several recipes in one file, or one of our own exports with its answers. */
   const found = shallowRef<{ recipes: FoundRecipe[]; fileName: string } | null>(null);
 
@@ -64,6 +67,7 @@ export function useTakeIn() {
       portions: numberIn(portions.value) ?? made.portions,
       portionGrams: numberIn(size.value) ?? made.portionGrams,
       isComponent: isComponent.value,
+      notIn: notIn.value,
       lines: made.lines.map((line) => ({ ...line, answers: answers.value.get(line.text) ?? {} })),
     };
   });
@@ -190,13 +194,23 @@ export function useTakeIn() {
     answers.value = new Map(answers.value).set(line.text, { ...line.answers, ...given });
   }
 
+  async function sayNotIn(name: string, by: string): Promise<void> {
+    if (!recipe.value || !book.kitchen) return;
+    const on = new Date().toISOString().slice(0, 10);
+    const said = await ask('saidNotIn', { recipe: recipe.value, kitchen: book.kitchen, name, by, on });
+    notIn.value = [...notIn.value, ...said];
+  }
+
   /** What the method uses and the list lacks is put in the list. */
   const hidden = computed(() => [
     ...new Set(recipe.value?.steps.flatMap((step) => step.reading.hiddenAmounts) ?? []),
   ]);
   function addHidden(written: string): void {
-    const last = recipe.value?.lines.at(-1)?.text;
-    const at = last === undefined ? -1 : text.value.lastIndexOf(last);
+    // A line parted from another does not stand in the text by its own words.
+    const last = [...(recipe.value?.lines ?? [])]
+      .reverse()
+      .find((line) => text.value.includes(line.text))?.text;
+    const at = last === undefined ? -1 : text.value.indexOf(last);
     text.value =
       at < 0
         ? `${text.value}\n${written}`
@@ -257,6 +271,7 @@ export function useTakeIn() {
     notes,
     openFile,
     answerLine,
+    sayNotIn,
     addHidden,
     putOnBench,
   };

@@ -2,6 +2,7 @@
 import { gramsText } from '@hand-ladle/core';
 import DecisionList from '../components/DecisionList.vue';
 import DocumentPlate from '../components/DocumentPlate.vue';
+import NamedNowhere from '../components/NamedNowhere.vue';
 import { MOST_TEXT, useTakeIn } from '../stores/take-in';
 
 const {
@@ -27,6 +28,7 @@ const {
   notes,
   openFile,
   answerLine,
+  sayNotIn,
   addHidden,
   putOnBench,
 } = useTakeIn();
@@ -127,6 +129,13 @@ const counted = (count: number, word: string): string => `${count} ${word}${coun
           </div>
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </header>
+        <NamedNowhere
+          v-if="sheet"
+          :findings="sheet.findings"
+          :is-variant="false"
+          @add="addHidden"
+          @not-in="sayNotIn"
+        />
         <DecisionList
           v-if="sheet && (decisions.length > 0 || answered > 0)"
           :decisions="decisions"

@@ -13,6 +13,7 @@ import {
   planSteps,
   portionReview,
   readRecipe,
+  saidNotIn,
   stepsFromTexts,
   suggestFoods,
   swapOptions,
@@ -96,6 +97,7 @@ const ANSWERS: {
   reread,
   swapOptions: ({ foodId, ...input }) => swapOptions(input, foodId, book),
   contributions: ({ nutrient, portionGrams, ...input }) => contributions(input, nutrient, portionGrams, book),
+  saidNotIn: ({ recipe, kitchen, name, by, on }) => saidNotIn(recipe, book, kitchen, name, { by, on }),
   suggest: ({ text }) => suggestFoods(text, book.foods, 8),
   homeTarget: ({ recipe, kitchen }) => homeTarget(recipe, book, kitchen),
 };

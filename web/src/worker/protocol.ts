@@ -12,6 +12,7 @@ import type {
   Offer,
   PortionReview,
   Progress,
+  NotIn,
   Recipe,
   RecipeReading,
   Regime,
@@ -73,6 +74,10 @@ export interface Questions {
   claims: { ask: BenchInput; answer: Claim[] };
   contributions: { ask: BenchInput & { nutrient: NutrientId; portionGrams: number }; answer: Contribution[] };
   /** Foods whose names come nearest to what was typed. */
+  saidNotIn: {
+    ask: { recipe: Recipe; kitchen: Kitchen; name: string; by: string; on: string };
+    answer: NotIn[];
+  };
   suggest: { ask: { text: string }; answer: string[] };
   homeTarget: { ask: { recipe: Recipe; kitchen: Kitchen }; answer: Target };
 }

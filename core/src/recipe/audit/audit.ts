@@ -9,7 +9,7 @@ import { nameWords } from '../../food';
 import { DISH_NAMES } from '../../allergen/kitchen-words';
 import { packOf, type Kitchen } from '../../kitchen';
 import type { Book } from '../book';
-import { foodIdOf, isFoodSure, type Recipe } from '../recipe';
+import { foodIdOf, isFoodSure, type NotIn, type Recipe } from '../recipe';
 import { bitsOfFood, Lexicon } from './lexicon';
 import { scan, type Found, type TextKind } from './scan';
 
@@ -165,24 +165,18 @@ function carriedBy(found: Found, { lexicon }: World, book: Book): Carried {
   return carried;
 }
 
-const endsIn = (name: string, key: string): boolean => name === key || name.endsWith(` ${key}`);
+/** Whether a name ends in another: "oat milk" in "milk", and in one word "blueberry" in "berry". */
+const endsIn = (name: string, key: string): boolean =>
+  name === key || name.endsWith(` ${key}`) || (key.length > 4 && name.endsWith(key));
 
 /** Whether a mention names the dish itself: "Kitchen tomato sauce", "bring the broth to the boil". */
-function isItsOwnName(found: Found, lacks: SubstanceBits, place: Place, { recipe, lexicon }: World): boolean {
+function isItsOwnName(found: Found, lacks: SubstanceBits, place: Place, { recipe }: World): boolean {
   if (lacks !== 0 || found.own !== 0) return false;
-  const isCalled = DISH_NAMES.has(found.key);
-  const isTitle = place.kind === 'title' || place.kind === 'heading';
-  if (isTitle) {
-    const rest = place.text.slice(found.to).trim().toLowerCase();
-    const isHead = rest === '' || /^(?:[(,:;&-]|with\b|in\b|and\b|on\b|for\b|à\b|a la\b)/.test(rest);
-    return isCalled || (isHead && isMadeOfSeveral(found, lexicon));
-  }
+  const isCalled = DISH_NAMES.has(found.key) || DISH_NAMES.has(found.key.split(' ').at(-1)!);
+  if (place.kind === 'title' || place.kind === 'heading') return isCalled;
   if (place.kind === 'line' || !isCalled) return false;
   return found.frame.isDefinite || ` ${nameWords(recipe.name).join(' ')} `.includes(` ${found.key} `);
 }
-
-const isMadeOfSeveral = ({ foodIds }: Found, { foods }: Lexicon): boolean =>
-  foodIds.length > 0 && foodIds.every((id) => foods.foods.get(id)?.kind === 'product');
 
 /** Whether a line of the dish takes a mention: it names the line's food, or nothing that is not surely in the dish. */
 function isTaken(found: Found, carried: Carried, place: Place, world: World): boolean {
@@ -337,6 +331,20 @@ export function mentionsOf(recipe: Recipe, book: Book, kitchen: Kitchen): readon
   );
   KEPT.set(recipe, { book, kitchen, mentions });
   return mentions;
+}
+
+/** A cook's word that a name is not in the dish, for every place where it is open now. */
+export function saidNotIn(
+  recipe: Recipe,
+  book: Book,
+  kitchen: Kitchen,
+  name: string,
+  said: { by: string; on: string },
+): NotIn[] {
+  const texts = mentionsOf(recipe, book, kitchen)
+    .filter((mention) => mention.end === 'open' && mention.name === name)
+    .map(({ place }) => place.text);
+  return [...new Set(texts)].map((text) => ({ name, text, ...said }));
 }
 
 /** The words of some recipes that the larder knows by name, and the dictionary does not: what keeps an audit the same later. */

@@ -228,6 +228,8 @@ const AFTER_VERB = words(
   'the it them together until till out your both each a over up all lightly gently well',
 );
 
+const WRAPS = words('wrap roll toast fish');
+
 /** Whether a word is a verb where it stands: at the head of a clause, with its object after it. */
 export function isVerb(tokens: readonly Token[], at: number): boolean {
   const { word, gap } = tokens[at]!;
@@ -236,5 +238,12 @@ export function isVerb(tokens: readonly Token[], at: number): boolean {
   const isHead =
     gap === 'stop' || gap === 'break' || at === 0 || ['and', 'then', 'to', 'or'].includes(previous);
   const next = tokens[at + 1];
+  if (
+    WRAPS.has(word) &&
+    isHead &&
+    next?.gap === 'space' &&
+    /^(?:in|into|with|on|round|around)$/.test(next.word)
+  )
+    return true;
   return isHead && next !== undefined && next.gap === 'space' && AFTER_VERB.has(next.word);
 }

@@ -1,1 +1,9 @@
-export { isTelling, knownWords, mentionsOf, placeWords, type Mention, type MentionEnd } from './audit';
+export {
+  isTelling,
+  knownWords,
+  mentionsOf,
+  placeWords,
+  saidNotIn,
+  type Mention,
+  type MentionEnd,
+} from './audit';

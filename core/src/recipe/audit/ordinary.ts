@@ -5,10 +5,6 @@
  */
 import data from './ordinary-words.json';
 
-const ORDINARY: ReadonlySet<string> = new Set([...data.common.split(' '), ...data.lookalikes.split(' ')]);
-
-export const isOrdinary = (word: string): boolean => ORDINARY.has(word);
-
 /** What stands in a food's place in a method and is made of what went in before, or is no food. */
 const FOOD_PLACE = new Set(
   (
@@ -16,7 +12,26 @@ const FOOD_PLACE = new Set(
     'marinade brine syrup glaze crumble veg veggies vegetables fruits herbs spices seasoning aromatics greens pulses grains ' +
     'florets stems stalks wedges cubes slices strips rounds ribbons chunks batons matchsticks halves quarters layers layer ' +
     'skillet saucepan wok griddle casserole ramekin ramekins baking roasting parchment greaseproof foil clingfilm tin tray ' +
+    'chill chilled whisk whisked simmer simmered blitz blitzed drain drained sprinkle rinse rinsed knead shred shredded grate grated mash mashed puree pureed ' +
+    'sear seared char charred wilt wilted blanch blanched braise braised poach poached caramelise caramelised caramelize caramelized thicken thickened ' +
+    'reheat leftover leftovers lukewarm crispy crunchy glossy silky sticky runny fluffy jammy syrupy golden tender al dente lengthways crosswise widthways ' +
+    'teaspoon teaspoons tablespoon tablespoons spoonful spoonfuls ladle ladleful handful handfuls knob splash drizzle dollop pinch pinches glug ' +
+    'colander sieve strainer spatula tongs skewer skewers muslin blender processor ricer grater peeler microwave steamer fridge freezer hob ' +
+    'gastronorm cooker thermometer probe bain marie trivet lidded ovenproof nonstick stovetop countertop parboil parboiled pestle mortar ' +
     'simmering boiling cooking soaking poaching pan-juices cornflour slurry tadka tempering coals puy mandoline julienne'
   ).split(' '),
 );
+/** Dishes that look like an allergen's word and hold none by their name. */
+const DISHES =
+  'rosti roesti pilaf pilau ratatouille gazpacho guacamole peperonata hotpot patty patties saute sauteed gratin'.split(
+    ' ',
+  );
+const ORDINARY: ReadonlySet<string> = new Set([
+  ...data.common.split(' '),
+  ...data.lookalikes.split(' '),
+  ...FOOD_PLACE,
+  ...DISHES,
+]);
+
+export const isOrdinary = (word: string): boolean => ORDINARY.has(word);
 export const isFoodPlaceWord = (word: string): boolean => FOOD_PLACE.has(word);

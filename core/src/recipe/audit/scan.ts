@@ -336,6 +336,31 @@ const PUTS_IN = new Set(
 const JOINTS_OF_PROSE = new Set('with over in on some a an the of'.split(' '));
 const JOINTS_OF_LINES = new Set('with and plus'.split(' '));
 
+const CLAUSE_HEADS = new Set([
+  'and',
+  'then',
+  'to',
+  'or',
+  'now',
+  'next',
+  'finally',
+  'gently',
+  'slowly',
+  'you',
+  'we',
+  'i',
+  'can',
+  'could',
+  'just',
+]);
+
+/** Whether a word that puts something in is a verb where it stands: "the top" puts in nothing. */
+function isVerbHere(tokens: readonly Token[], at: number): boolean {
+  const { word, gap } = tokens[at]!;
+  if (/ed$/.test(word)) return true;
+  return at === 0 || gap === 'stop' || gap === 'break' || CLAUSE_HEADS.has(tokens[at - 1]!.word);
+}
+
 /**
  * Words in a food's place that nobody knows: what is put in ("add the zorblax", "finish with ruxle"), or what a joint of a
  * line brings ("rice with zorblax"). A place with a known food in it is no doubt.
@@ -352,7 +377,8 @@ function unknownPlaces(
   const joints = kind === 'line' ? JOINTS_OF_LINES : JOINTS_OF_PROSE;
   for (let at = 0; at < tokens.length; at += 1) {
     const { word } = tokens[at]!;
-    const isPlace = kind === 'line' ? joints.has(word) && at > 0 : PUTS_IN.has(word);
+    const isPlace =
+      kind === 'line' ? joints.has(word) && at > 0 : PUTS_IN.has(word) && isVerbHere(tokens, at);
     if (!isPlace) continue;
     let first = at + 1;
     if (kind === 'prose')
