@@ -34,6 +34,15 @@ export const ERRORS = {
     message:
       'This would say less of an allergen, of animal origin or of a caution than the larder does. Record what the pack says instead.',
   },
+  'pack-contradicts': {
+    status: 422,
+    message: 'The answers say less than the statement of the pack. Nothing was recorded.',
+  },
+  'reading-date': {
+    status: 422,
+    message:
+      'The day of reading lies in the future, or longer back than this kitchen takes. Nothing was recorded.',
+  },
   'swap-not-found': { status: 404, message: 'There is no such swap in this kitchen.' },
   'swap-exists': { status: 409, message: 'There is a swap with this id already.' },
   'swap-in-use': { status: 409, message: 'Dishes use this swap, so it stays. Take it out of them first.' },

@@ -1,7 +1,8 @@
 /** What the server keeps of the larder and the kitchens: foods, swaps, packs, weights, names. */
-import { Op, QueryTypes, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
+import { Op, QueryTypes, Transaction, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
 import {
   comparableName,
+  contradictionsOf,
   loosened,
   type Food,
   type Kitchen,
@@ -10,7 +11,7 @@ import {
   type SwapEntry,
 } from '@hand-ladle/core';
 import type { Tables } from './database/models';
-import { kitchenFromRows, packRow, saysTheSame, type KitchenSettings } from './database/rows';
+import { kitchenFromRows, packRow, packsFromRows, saysTheSame, type KitchenSettings } from './database/rows';
 import { ApiError } from './errors';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
@@ -45,6 +46,14 @@ export interface SavedKitchen {
 /** Version 1 is a food as it was shipped, which a newer table may replace; a kitchen's own begin above. */
 export const FIRST_OWN_VERSION = 2;
 
+const DAY_MS = 86_400_000;
+
+/** A pack as the version that follows a known one: with another statement it waits for a yes. */
+function nextVersion(known: Pack | null, pack: Pack): Pack {
+  if (!known) return pack;
+  return { ...pack, isConfirmed: saysTheSame(known, pack) ? known.isConfirmed : false };
+}
+
 export class LarderStore {
   private larderCache: Larder | null = null;
   /** Counts changes of the larder, those of a running import too. */
@@ -62,16 +71,18 @@ export class LarderStore {
   }
 
   async larder(): Promise<Larder> {
-    if (!this.larderCache) {
-      const order: [string, string][] = [['position', 'ASC']];
-      const foods = await this.tables.foods.findAll({ order });
-      const swaps = await this.tables.swaps.findAll({ where: { kitchenId: null }, order });
-      this.larderCache = {
-        foods: foods.map((row) => row.get('data') as Food),
-        swaps: swaps.map((row) => row.get('data') as SwapEntry),
-      };
-    }
-    return this.larderCache;
+    if (this.larderCache) return this.larderCache;
+    const changes = this.larderChanges;
+    const order: [string, string][] = [['position', 'ASC']];
+    const foods = await this.tables.foods.findAll({ order });
+    const swaps = await this.tables.swaps.findAll({ where: { kitchenId: null }, order });
+    const larder = {
+      foods: foods.map((row) => row.get('data') as Food),
+      swaps: swaps.map((row) => row.get('data') as SwapEntry),
+    };
+    // A food saved while these rows were on their way is newer than they: they must not be kept.
+    if (changes === this.larderChanges) this.larderCache = larder;
+    return larder;
   }
 
   /** Called after foods changed behind the cache's back. */
@@ -188,17 +199,52 @@ export class LarderStore {
    * else than the version before waits for `confirmPack`, and until then every dish that uses it is unchecked.
    */
   async recordPack(kitchenId: string, pack: Pack): Promise<Kitchen> {
-    const kitchen = await this.kitchen(kitchenId);
-    await this.mustHaveFood(pack.foodId);
-    await this.tables.packs.create(packRow(kitchenId, this.asNextVersion(kitchen, pack)));
+    const { service } = await this.kitchen(kitchenId);
+    const { food } = await this.food(pack.foodId);
+    this.mustBeRead(pack, food, service.readingDays);
+    await this.withPack(kitchenId, pack.foodId, (known) => nextVersion(known, pack));
     return this.kitchen(kitchenId);
+  }
+
+  /** What a person reads must say no less than the pack's own words, and be read on a day that can be true. */
+  private mustBeRead(
+    pack: Pick<Pack, 'statement' | 'allergens' | 'animal' | 'checkedOn'>,
+    food: Food,
+    readingDays: number,
+  ): void {
+    const contradictions = contradictionsOf(pack, food);
+    if (contradictions.length > 0) throw new ApiError('pack-contradicts', contradictions);
+    const age = (this.now().getTime() - Date.parse(`${pack.checkedOn}T00:00:00Z`)) / DAY_MS;
+    // A kitchen ahead of Greenwich has its next day already.
+    if (!(age > -1.6 && age <= readingDays + 1))
+      throw new ApiError('reading-date', [{ checkedOn: pack.checkedOn, readingDays }]);
+  }
+
+  /**
+   * Adds a version of a pack by what stands on record, one at a time for each kitchen: two people who read the first pack of
+   * a food at once are two statements, of which the second waits for a yes.
+   */
+  private async withPack(
+    kitchenId: string,
+    foodId: string,
+    next: (known: Pack | null) => Pack | null,
+  ): Promise<void> {
+    const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
+    await this.database.transaction({ isolationLevel }, async (transaction) => {
+      await this.tables.kitchens.findByPk(kitchenId, { transaction, lock: transaction.LOCK.UPDATE });
+      const rows = await this.tables.packs.findAll({
+        where: { kitchenId, foodId },
+        order: [['id', 'ASC']],
+        transaction,
+      });
+      const pack = next(packsFromRows(rows)[0] ?? null);
+      if (pack) await this.tables.packs.create(packRow(kitchenId, pack), { transaction });
+    });
   }
 
   /** A pack as the version that follows what the kitchen has on record. */
   asNextVersion(kitchen: Kitchen, pack: Pack): Pack {
-    const known = kitchen.packs.find(({ foodId }) => foodId === pack.foodId);
-    if (!known) return pack;
-    return { ...pack, isConfirmed: saysTheSame(known, pack) ? known.isConfirmed : false };
+    return nextVersion(kitchen.packs.find(({ foodId }) => foodId === pack.foodId) ?? null, pack);
   }
 
   /**
@@ -220,19 +266,24 @@ export class LarderStore {
     foodId: string,
     by: { checkedBy: string; checkedOn: string },
   ): Promise<Kitchen> {
-    const kitchen = await this.kitchen(kitchenId);
-    const pack = kitchen.packs.find((each) => each.foodId === foodId);
-    if (!pack) throw new ApiError('food-not-found');
-    await this.tables.packs.create(packRow(kitchenId, { ...pack, ...by, isConfirmed: true }));
+    const { service } = await this.kitchen(kitchenId);
+    const { food } = await this.food(foodId);
+    await this.withPack(kitchenId, foodId, (known) => {
+      if (!known) throw new ApiError('food-not-found');
+      const confirmed = { ...known, ...by, isConfirmed: true };
+      this.mustBeRead(confirmed, food, service.readingDays);
+      return confirmed;
+    });
     return this.kitchen(kitchenId);
   }
 
   /** A pack that is no longer bought: it stands as it stood, unconfirmed, so that nothing becomes clear by it. */
   async withdrawPack(kitchenId: string, foodId: string): Promise<Kitchen> {
-    const kitchen = await this.kitchen(kitchenId);
-    const pack = kitchen.packs.find((each) => each.foodId === foodId);
-    if (!pack) throw new ApiError('food-not-found');
-    if (pack.isConfirmed) await this.tables.packs.create(packRow(kitchenId, { ...pack, isConfirmed: false }));
+    await this.kitchen(kitchenId);
+    await this.withPack(kitchenId, foodId, (known) => {
+      if (!known) throw new ApiError('food-not-found');
+      return known.isConfirmed ? { ...known, isConfirmed: false } : null;
+    });
     return this.kitchen(kitchenId);
   }
 

@@ -270,7 +270,9 @@ export const packRequest = Joi.object({
   productName: name.required(),
   statement: Joi.string().trim().max(4000).allow('').required(),
   allergens: Joi.object(
-    Object.fromEntries(SUBSTANCES.map((each) => [each, Joi.string().valid('contains', 'may-contain')])),
+    Object.fromEntries(
+      SUBSTANCES.map((each) => [each, Joi.string().valid('contains', 'may-contain', 'none')]),
+    ),
   ).required(),
   certifiedGlutenFree: Joi.boolean().required(),
   animal: Joi.string().valid('plant', 'animal').allow(null).default(null),

@@ -286,7 +286,7 @@ test('the products of a kitchen come back from their own table as they were', as
 
 describe('products whose statement changes', () => {
   const pack = (statement: string, allergens: object) => ({
-    productName: 'Tamari 5 L',
+    productName: 'Stock paste 5 kg',
     statement,
     allergens,
     certifiedGlutenFree: false,
@@ -317,7 +317,7 @@ describe('products whose statement changes', () => {
     // What it said before still counts while nobody has confirmed that it is gone.
     expect([await status('celery'), await status('soy')]).toEqual(['contains', 'check']);
     const digests = (await world.send('GET', `/api/recipes?kitchenId=${schoolId}`)).body as Any[];
-    const using = digests.filter(({ changedProducts }) => changedProducts.includes('Tamari 5 L'));
+    const using = digests.filter(({ changedProducts }) => changedProducts.includes('Stock paste 5 kg'));
     expect(using.map(({ id }) => id)).toEqual(expect.arrayContaining(['barley-leek-white-bean-pot']));
     const confirmed = await world.send('POST', `/api/kitchens/${schoolId}/packs/stock-paste/confirm`, {
       checkedBy: 'T. Marsh',

@@ -22,7 +22,16 @@ import { contentOf, setBy } from '../src/labels/options';
 import { textOf } from './pdf-reader';
 
 const book = bookOf(foodSet(loadFoods()), [], loadSwaps());
-const bare: Kitchen = { ...loadKitchens()[0]!, packs: [], shared: [], weights: [], names: [], targets: [] };
+const ward: Kitchen = loadKitchens()[0]!;
+/** A kitchen that has read the packs of its seeds and nothing else. */
+const bare: Kitchen = {
+  ...ward,
+  packs: ward.packs.filter(({ foodId }) => foodId === 'sunflower-seeds'),
+  shared: [],
+  weights: [],
+  names: [],
+  targets: [],
+};
 
 interface ByHand {
   title: string;

@@ -6,3 +6,4 @@ export * from './free';
 export * from './traps';
 export * from './cross-contact';
 export * from './read-statement';
+export * from './contradictions';

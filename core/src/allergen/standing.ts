@@ -3,6 +3,7 @@ import type { AnimalState, Food } from '../food';
 import { breaksWholeFood } from '../kitchen/standard';
 import { packOf, type Kitchen, type Pack } from '../kitchen/kitchen';
 import { nameWords } from '../food/names';
+import { readStatement } from './read-statement';
 import { worse, type AllergenStatus } from './status';
 import {
   ALL_BITS,
@@ -51,10 +52,27 @@ export interface FoodTrace extends Standing, Wanted {
 /** Certified gluten-free packs clear traces of these, but not the grain itself (EU 828/2014; 21 CFR 101.91). */
 const CERTIFIED_FREE_OF: ReadonlySet<Substance> = new Set(['wheat', 'rye', 'barley', 'oats']);
 
+const ASKED = new WeakMap<Pack, ReadonlySet<Substance>>();
+
+/** What a pack's statement leaves open ("lecithin", "spices"): only an answer settles it. */
+function askedBy(pack: Pack): ReadonlySet<Substance> {
+  let asked = ASKED.get(pack);
+  if (!asked) {
+    const { mentions } = readStatement(pack.statement);
+    asked = new Set(mentions.filter(({ status }) => status === 'check').map(({ substance }) => substance));
+    ASKED.set(pack, asked);
+  }
+  return asked;
+}
+
+/** One answer of a pack as the statement of a status. */
+const asPrinted = (answer: Pack['allergens'][Substance]): AllergenStatus | undefined =>
+  answer === 'none' ? undefined : answer;
+
 /** What a pack prints of a substance; while a change is not confirmed, the worse of what it says and what it said. */
 function printedOn(pack: Pack, substance: Substance): AllergenStatus | undefined {
-  const now = pack.allergens[substance];
-  const before = pack.isConfirmed ? undefined : pack.before?.allergens[substance];
+  const now = asPrinted(pack.allergens[substance]);
+  const before = pack.isConfirmed ? undefined : asPrinted(pack.before?.allergens[substance]);
   return now && before ? worse(now, before) : (now ?? before);
 }
 
@@ -70,6 +88,8 @@ export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): 
   if (printed) return { status: printed, isNamed: true };
   if (inherent === 'may-contain') return { status: 'may-contain', isNamed: true };
   if (pack && !pack.isConfirmed) return { status: 'check', isNamed: inherent === 'check' };
+  if (pack && pack.allergens[substance] !== 'none' && askedBy(pack).has(substance))
+    return { status: 'check', isNamed: true };
   if (pack) {
     const needsCertificate =
       inherent === 'check' && food.kind === 'single' && CERTIFIED_FREE_OF.has(substance);

@@ -32,7 +32,8 @@ export interface Pack {
   panel: Readonly<Partial<Record<NutrientId, number>>>;
   /** The ingredient statement as printed. */
   statement: string;
-  allergens: Readonly<Partial<Record<Substance, 'contains' | 'may-contain'>>>;
+  /** `none`: the statement left it open, the supplier was asked, and it is not in it. */
+  allergens: Readonly<Partial<Record<Substance, 'contains' | 'may-contain' | 'none'>>>;
   certifiedGlutenFree: boolean;
   /** What the reader said of animal origin; null when nobody was asked. */
   animal: 'plant' | 'animal' | null;

@@ -13,12 +13,15 @@ export interface KitchenService {
   bandShares: Readonly<Record<BandId, number>>;
   /** Days that what was made keeps, the day of making counted (kitchen policy, never above the law's cap). */
   keepsDays: number;
+  /** Days after which a pack must be read again: a reading older than that is not taken (kitchen policy). */
+  readingDays: number;
 }
 
-/** A café without a school or a ward; three days is a usual policy (convention). */
+/** A café without a school or a ward; three days, and two years for a reading, are usual policies (convention). */
 export const PLAIN_SERVICE: KitchenService = {
   isHospital: false,
   isUsSchool: false,
   bandShares: { 'k-5': 0.75, '6-8': 1, '9-12': 1.25 },
   keepsDays: 3,
+  readingDays: 730,
 };

@@ -110,7 +110,7 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
     found.push(
       finding('statement-changed', lineId, { name: inSentence(food.name), product: pack.productName }),
     );
-  if (food.kind === 'single' && pack?.isConfirmed !== false) {
+  if (pack ? pack.isConfirmed : food.kind === 'single') {
     let bits = 0;
     for (const trace of foodTraces(food, kitchen)) if (trace.status === 'check') bits |= trace.bits;
     const doubtful = substancesIn(bits);

@@ -24,6 +24,7 @@ import { deepFryingStep, isBakedDeep, stagesOf } from '../recipe/work';
 import { WATER_ID } from '../swap/swap';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
+import { subIngredients } from '../label/sub-ingredients';
 
 /** Most of a home recipe's weight that may leave it as steam before the times are taken for a slip (convention). */
 export const MOST_STEAM_SHARE = 0.6;
@@ -99,7 +100,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
     grams: (line.weight?.grams ?? 0) * line.takenUp,
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,
-    statementText: pack?.statement ?? '',
+    statementText: pack ? subIngredients(pack.statement, food!.labelName) : '',
     isWater: food?.id === WATER_ID,
     follows: foodFollows(line),
     isUnrecorded: inner ? false : !food || (isProduct && !pack?.isConfirmed),

@@ -122,7 +122,7 @@ const sorted = (answers: Readonly<Record<string, string>>): [string, string][] =
   Object.entries(answers).sort();
 
 /** Of a food's versions the last holds; while it is not confirmed, it carries what the last confirmed one said. */
-function packsFromRows(rows: readonly Row[]): Pack[] {
+export function packsFromRows(rows: readonly Row[]): Pack[] {
   const packs = new Map<string, Pack>();
   const confirmed = new Map<string, PackBefore>();
   for (const row of rows) {
@@ -180,8 +180,8 @@ function settingsOf({ scaleSteps, ...kept }: KeptSettings): Omit<KitchenSettings
     shared,
     diners,
     targets,
-    service,
     ...kept,
+    service: { ...service, ...(kept as { service?: object }).service },
     vessels: kept.vessels.map((vessel) => ({ ...VESSEL_DEFAULTS, ...vessel })),
     scales,
     pans: kept.pans ?? [],

@@ -2,7 +2,7 @@
 /** A statement that changed: what it said, what it says, and the yes that lets the dishes go on. */
 import { computed, ref } from 'vue';
 import { SUBSTANCE_NAMES, substancesIn, bitsOf, type Pack, type Substance } from '@hand-ladle/core';
-import { server } from '../api/client';
+import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
 
 const READER_KEY = 'hand-ladle.reader';
@@ -13,10 +13,11 @@ const checkedBy = ref(localStorage.getItem(READER_KEY) ?? '');
 const problem = ref('');
 
 const namesOf = (allergens: Pack['allergens']): { name: string; status: 'contains' | 'may-contain' }[] =>
-  substancesIn(bitsOf(Object.keys(allergens) as Substance[])).map((each) => ({
-    name: `${allergens[each] === 'may-contain' ? 'may: ' : ''}${SUBSTANCE_NAMES[each]}`,
-    status: allergens[each]!,
-  }));
+  substancesIn(bitsOf(Object.keys(allergens) as Substance[])).flatMap((each) => {
+    const status = allergens[each];
+    if (status === undefined || status === 'none') return [];
+    return [{ name: `${status === 'may-contain' ? 'may: ' : ''}${SUBSTANCE_NAMES[each]}`, status }];
+  });
 const now = computed(() => namesOf(props.pack.allergens));
 const before = computed(() => namesOf(props.pack.before?.allergens ?? {}));
 
@@ -31,7 +32,10 @@ async function confirm(): Promise<void> {
     localStorage.setItem(READER_KEY, checkedBy.value);
     emit('done');
   } catch (error) {
-    problem.value = (error as Error).message;
+    const { message, code, details } = error as ServerError;
+    const said =
+      code === 'pack-contradicts' ? (details as { message: string }[]).map((each) => each.message) : [];
+    problem.value = [message, ...said].join(' ');
   }
 }
 </script>

@@ -14,7 +14,7 @@ import {
   type Pack,
   type Substance,
 } from '@hand-ladle/core';
-import { server } from '../api/client';
+import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
 import PackChange from './PackChange.vue';
@@ -34,7 +34,7 @@ const drainedGrams = ref('');
 const price = ref('');
 const statement = ref('');
 const panel = ref<Pack['panel']>({});
-const says = ref<Partial<Record<Substance, 'contains' | 'may-contain'>>>({});
+const says = ref<Partial<Record<Substance, 'contains' | 'may-contain' | 'none'>>>({});
 /** What the person set by hand: a new reading of the statement leaves it alone. */
 const byHand = ref(new Set<Substance>());
 /** What the pack says of the kitchen's own list. */
@@ -55,6 +55,9 @@ const reading = computed(() => readStatement(statement.value));
 const inherent = computed(() => SUBSTANCES.filter((each) => food.value?.allergens[each] === 'contains'));
 const wordsFor = (each: Substance): string =>
   reading.value.mentions.find(({ substance }) => substance === each)?.words ?? '';
+/** The statement leaves it open: it stays to be checked until the supplier was asked. */
+const isAsked = (each: Substance): boolean =>
+  reading.value.mentions.some(({ substance, status }) => substance === each && status === 'check');
 const isLikely = (each: Substance): boolean => food.value?.allergens[each] !== undefined;
 /** What the statement or the larder names first, then the rest. */
 const askedFor = computed(() => {
@@ -102,7 +105,7 @@ const isShown = computed({
 
 function say(substance: Substance, what: string): void {
   const next = { ...says.value };
-  if (what === 'contains' || what === 'may-contain') next[substance] = what;
+  if (what === 'contains' || what === 'may-contain' || what === 'none') next[substance] = what;
   else delete next[substance];
   says.value = next;
   byHand.value = new Set([...byHand.value, substance]);
@@ -160,11 +163,17 @@ async function record(): Promise<void> {
     if (packOf(changed, food.value.id)?.isConfirmed) prompts.packFoodId = null;
     else isConfirming.value = true;
   } catch (error) {
-    problem.value = (error as Error).message;
+    problem.value = [(error as Error).message, ...saidOtherwise(error)].join(' ');
   } finally {
     isSaving.value = false;
   }
 }
+/** What the server found the statement to say against the answers, in its words. */
+function saidOtherwise(error: unknown): string[] {
+  const { code, details } = error as ServerError;
+  return code === 'pack-contradicts' ? (details as { message: string }[]).map(({ message }) => message) : [];
+}
+
 /** The pack stands as it stood, unconfirmed: nothing becomes clear because it is gone. */
 async function withdraw(): Promise<void> {
   if (!food.value || !book.kitchen) return;
@@ -232,7 +241,8 @@ async function withdraw(): Promise<void> {
               ><em v-else-if="isLikely(each)"> likely</em></span
             >
             <select :value="says[each] ?? ''" @change="say(each, ($event.target as HTMLSelectElement).value)">
-              <option value="">not named</option>
+              <option value="">{{ isAsked(each) ? 'not asked yet' : 'not named' }}</option>
+              <option v-if="isAsked(each) || says[each] === 'none'" value="none">asked: not in it</option>
               <option value="may-contain">may contain</option>
               <option value="contains">contains</option>
             </select>

@@ -32,6 +32,17 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
           : `US Food Code 3-501.17: never more than ${cap} days at 5 °C or below, so ${keptDays(service.keepsDays, regime)} count.`
       }}
     </p>
+    <label
+      >A pack must be read again after, days
+      <SettingFigure
+        label="Days after which a pack must be read again"
+        :value="service.readingDays"
+        :least="1"
+        :most="3650"
+        is-whole
+        @set="$event !== null && set({ readingDays: $event })"
+      />
+    </label>
     <label class="tick"
       ><input
         type="checkbox"
