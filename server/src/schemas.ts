@@ -121,15 +121,16 @@ const reading = Joi.object({
   findings: findings.required(),
 });
 
+const cooking = Joi.object({
+  heat: Joi.string().valid('bare simmer', 'gentle simmer', 'rolling boil', 'oven').required(),
+  minutes: Joi.number().min(0).max(100_000).required(),
+  covered: Joi.boolean().required(),
+  reduces: Joi.boolean(),
+});
+
 const stepReading = Joi.object({
-  cooking: Joi.object({
-    heat: Joi.string().valid('bare simmer', 'gentle simmer', 'rolling boil', 'oven').required(),
-    minutes: Joi.number().min(0).max(100_000).required(),
-    covered: Joi.boolean().required(),
-    reduces: Joi.boolean(),
-  })
-    .allow(null)
-    .required(),
+  cooking: cooking.allow(null).required(),
+  further: Joi.array().items(cooking).max(100).default([]),
   minutes: Joi.number().min(0).max(100_000).allow(null).default(null),
   temperature: Joi.object({ celsius: Joi.number().required(), isFan: Joi.boolean().required() })
     .allow(null)

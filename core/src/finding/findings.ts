@@ -99,6 +99,17 @@ export const FINDING_KINDS = {
       `A step says ${f['celsius']} °C and ${f['fahrenheit']} °F; ${f['celsius']} °C is ${f['reckoned']} °F.`,
   ),
 
+  'gas-mark-contradiction': kind(
+    'caution',
+    (f) =>
+      `A step says gas mark ${f['mark']} and ${f['celsius']} °C; mark ${f['mark']} is about ${f['reckoned']} °C.`,
+  ),
+  'temperature-unit': kind(
+    'caution',
+    (f) =>
+      `A step says ${f['degrees']} degrees: °C or °F? ${f['degrees']} °F is ${f['asCelsius']} °C. Write which into the step.`,
+  ),
+
   'component-cycle': kind('danger', (f) => `${f['name']} contains itself: ${f['path']}. Break the circle.`),
   'component-missing': kind('danger', (f) => `${f['name']} is no longer in the book or the larder.`),
   'target-invalid': kind('danger', (f) => `The target cannot be used: ${f['reason']}.`),

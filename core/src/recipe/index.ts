@@ -1,6 +1,7 @@
 export * from './recipe';
 export { LINE_CHARACTERS, readLine } from './read-line';
 export { readStep, unusedLines } from './read-step';
+export * from './step-times';
 export * from './read-recipe';
 export { splitLine } from './split-line';
 export * from './weigh';

@@ -1,19 +1,11 @@
 /** Reads one step: how hard and how long it cooks, in what, which lines it uses, what to look for. */
-import { finding, type Finding } from '../finding';
 import { nameWords, type FoodSet } from '../food';
 import type { Heat } from '../kitchen';
-import {
-  celsiusFromFahrenheit,
-  fahrenheitFromCelsius,
-  isMassUnit,
-  isVolumeUnit,
-  spellFractions,
-} from '../quantity';
+import { isMassUnit, isVolumeUnit, spellFractions } from '../quantity';
 import { readAmount } from './read-amount';
+import { temperatureFindings, temperaturesIn, timesIn, type StepTemperature } from './step-times';
 import { foodIdOf, type Cooking, type RecipeLine, type StepReading } from './recipe';
 
-const TIME =
-  /(\d+(?:\.\d+)?)(?:\s*(?:-|–|to|or)\s*(\d+(?:\.\d+)?))?\s*(minutes?|mins?|hours?|hrs?|h)\b(?:\s*(?:and\s*)?(\d+)\s*(?:minutes?|mins?))?/;
 const COOKING: readonly { pattern: RegExp; heat: Heat }[] = [
   { pattern: /\b(?:oven|bake|roast)/, heat: 'oven' },
   { pattern: /\b(?:rolling|full|hard|fast) boil|\bboil (?:hard|fast|rapidly)/, heat: 'rolling boil' },
@@ -29,68 +21,62 @@ const RESTING = /\b(?:soak|rest|chill|stand|cool|marinate|leave)\b/;
 const REDUCES =
   /\breduc(?:e|es|ed|ing)\b(?! (?:the |to (?:a |low)?)?(?:heat|temperature|oven|simmer|low))|\b(?:boil|cook|simmer)(?:ed)? (?:it )?down\b/;
 const LOOK_TEST = /\b(?:until|till|when) ([^.;]{3,90})/;
-const CELSIUS = /(\d{2,3})\s*°?\s*c\b|(\d{2,3})\s*degrees? c/;
-const FAHRENHEIT = /(\d{2,3})\s*°?\s*f\b|(\d{3})\s*degrees? f/;
-const GAS_MARK = /\bgas(?: mark)? (\d{1,2})\b/;
-const FAN = /\bfan\b|\bconvection\b/;
-/** Oven thermostat marks in degrees Celsius (common kitchen reference): mark 1 is 140, each mark about 15 more. */
-const GAS_MARK_CELSIUS = [0, 140, 150, 170, 180, 190, 200, 220, 230, 240, 260];
-
 /** What a kitchen cooks in, as steps name it. */
 const EQUIPMENT =
   /\b(frying pan|saucepan|sauté pan|stock ?pot|pressure cooker|slow cooker|rice cooker|food processor|hand blender|stick blender|blender|stand mixer|mixer|steamer|wok|griddle|grill|oven|baking (?:tray|sheet|dish|tin)|roasting (?:tin|tray)|loaf tin|tray|casserole|kettle|pot|pan|bowl|sieve|colander|skillet|microwave|mandoline|spice grinder|mortar|jar)\b/g;
 
-/** The longest cooking time of one step, in minutes: the middle of a range. */
-function minutesOf(text: string): number | null {
-  const found = TIME.exec(text);
-  if (!found) return null;
-  const [, first, second, unit, extra] = found;
-  const middle = second === undefined ? Number(first) : (Number(first) + Number(second)) / 2;
-  return (unit!.startsWith('h') ? middle * 60 : middle) + (extra === undefined ? 0 : Number(extra));
+/** Where one thing done ends and the next begins. */
+const CLAUSES = /[.;](?:\s|$)|,?\s(?:and )?then\b|,\s(?=another|cover|uncover|turn|bring|lower|raise|take)/g;
+
+interface Clause {
+  text: string;
+  minutes: number | null;
 }
 
-/** Time at heat that drives water out of the food. What boils in water that is drained off loses none of its own. */
-function cookingOf(text: string): Cooking | null {
-  const minutes = minutesOf(text);
-  const kind = COOKING.find(({ pattern }) => pattern.test(text));
-  const isDrained = kind?.heat !== 'oven' && /\bdrain/.test(text);
-  if (
-    minutes === null ||
-    !kind ||
-    isDrained ||
-    (kind.heat === 'gentle simmer' && FRYING.test(text) && !/simmer/.test(text)) ||
-    (RESTING.test(text) && kind.heat === 'gentle simmer' && !/simmer/.test(text))
-  ) {
-    return null;
+/** The clauses of a step with their times; a clause without a time says nothing of cooking. */
+function clausesOf(text: string): Clause[] {
+  const times = timesIn(text).filter(({ isWithin }) => !isWithin);
+  const ends = [...text.matchAll(CLAUSES)].map((found) => found.index + found[0].length);
+  let from = 0;
+  return [...ends, text.length].flatMap((end): Clause[] => {
+    const clause = text.slice(from, end);
+    const inside = times.filter((each) => each.from >= from && each.from < end);
+    from = end;
+    if (inside.length === 0) return [{ text: clause, minutes: null }];
+    return inside.map(({ minutes }) => ({ text: clause, minutes }));
+  });
+}
+
+/**
+ * Every stretch at heat that drives water out of the food, in order. A clause without a verb of its own goes on with the heat
+ * before it ("then 10 minutes uncovered"). What boils in water that is drained off loses none of its own.
+ */
+function cookingsOf(text: string): Cooking[] {
+  const cookings: Cooking[] = [];
+  let heat: Heat | null = null;
+  let isCovered = false;
+  const isFried = FRYING.test(text) && !/simmer/.test(text);
+  for (const clause of clausesOf(text)) {
+    const kind = COOKING.find(({ pattern }) => pattern.test(clause.text));
+    const isResting = RESTING.test(clause.text) && !/simmer/.test(clause.text);
+    if (kind) heat = kind.heat;
+    if (COVERED.test(clause.text)) isCovered = true;
+    if (UNCOVERED.test(clause.text)) isCovered = false;
+    const isDrained = heat !== 'oven' && /\bdrain/.test(text);
+    const isIdle = heat === 'gentle simmer' && (isFried || isResting);
+    const isElsewhere = !kind && isResting;
+    if (clause.minutes === null || heat === null || isDrained || isIdle || isElsewhere) continue;
+    const reduces = heat !== 'oven' && !isCovered && REDUCES.test(clause.text);
+    cookings.push({ heat, minutes: clause.minutes, covered: isCovered, ...(reduces ? { reduces } : {}) });
   }
-  const covered = COVERED.test(text) && !UNCOVERED.test(text);
-  const reduces = kind.heat !== 'oven' && !covered && REDUCES.test(text);
-  return { heat: kind.heat, minutes, covered, ...(reduces ? { reduces } : {}) };
+  return cookings;
 }
 
-const degrees = (found: RegExpExecArray | null): number | null =>
-  found ? Number(found[1] ?? found[2]) : null;
-
-/** The oven temperature a step sets, in degrees Celsius as written for its kind of oven. */
-function temperatureOf(text: string): StepReading['temperature'] {
-  const celsius = degrees(CELSIUS.exec(text));
-  const fahrenheit = degrees(FAHRENHEIT.exec(text));
-  const mark = GAS_MARK.exec(text);
-  const isFan = FAN.test(text);
-  if (celsius !== null) return { celsius, isFan };
-  if (fahrenheit !== null) return { celsius: Math.round(celsiusFromFahrenheit(fahrenheit)), isFan };
-  const fromMark = mark ? GAS_MARK_CELSIUS[Number(mark[1])] : undefined;
-  return fromMark ? { celsius: fromMark, isFan: false } : null;
-}
-
-/** Two written temperatures that do not agree within 8 °F (a dial's width). */
-function temperatureFinding(text: string): Finding | null {
-  const celsius = degrees(CELSIUS.exec(text));
-  const fahrenheit = degrees(FAHRENHEIT.exec(text));
-  if (celsius === null || fahrenheit === null) return null;
-  const reckoned = Math.round(fahrenheitFromCelsius(celsius));
-  if (Math.abs(reckoned - fahrenheit) <= 8) return null;
-  return finding('temperature-contradiction', null, { celsius, fahrenheit, reckoned });
+/** What the oven is set to: the plain dial where a fan is named beside it. */
+function ovenSetting(said: readonly StepTemperature[]): StepReading['temperature'] {
+  const set = said.filter(({ celsius, isInside }) => celsius !== null && !isInside);
+  const chosen = set.find(({ isFan }) => !isFan) ?? set[0];
+  return chosen ? { celsius: chosen.celsius!, isFan: chosen.isFan } : null;
 }
 
 const CALLS = new WeakMap<FoodSet, WeakMap<RecipeLine, ReadonlySet<string>>>();
@@ -203,17 +189,20 @@ export function readStep(text: string, lines: readonly RecipeLine[], larder: Foo
       !NOT_A_FOOD_HERE.has(name) &&
       !name.split(' ').some((word) => WATER_OR_HEAT.has(word)),
   );
-  const temperature = temperatureFinding(lower);
+  const temperatures = temperaturesIn(lower);
+  const [cooking = null, ...further] = cookingsOf(lower);
+  const times = timesIn(lower).filter(({ isWithin }) => !isWithin);
   return {
-    cooking: cookingOf(lower),
-    minutes: minutesOf(lower),
-    temperature: temperatureOf(lower),
+    cooking,
+    further,
+    minutes: times.length > 0 ? times.reduce((sum, each) => sum + each.minutes, 0) : null,
+    temperature: ovenSetting(temperatures),
     equipment: [...new Set([...lower.matchAll(EQUIPMENT)].map((found) => found[1]!))],
     lineIds,
     missingNames: [...new Set(missing.map(({ name }) => name))],
     hiddenAmounts: [...new Set(hidden)],
     lookTest: LOOK_TEST.exec(lower)?.[1]?.trim() ?? '',
-    findings: temperature ? [temperature] : [],
+    findings: temperatureFindings(temperatures),
   };
 }
 

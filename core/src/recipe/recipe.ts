@@ -78,7 +78,9 @@ export interface Cooking {
 
 export interface StepReading {
   cooking: Cooking | null;
-  /** The first time it says, in minutes, whatever it is for; null when it says none. */
+  /** Further stretches of the same step: "then 10 minutes uncovered". */
+  further?: readonly Cooking[];
+  /** All the times it says one after another, in minutes, whatever they are for; null when it says none. */
   minutes: number | null;
   /** The oven temperature it sets. A fan oven is set about 20 °C lower for the same heat. */
   temperature: { celsius: number; isFan: boolean } | null;
@@ -107,6 +109,10 @@ export const EMPTY_STEP_READING: StepReading = {
   hiddenAmounts: [],
   findings: [],
 };
+
+/** Every stretch of cooking of a step, in order. */
+export const cookingsIn = ({ cooking, further = [] }: StepReading): Cooking[] =>
+  cooking ? [cooking, ...further] : [];
 
 export interface RecipeStep {
   id: string;

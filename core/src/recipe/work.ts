@@ -3,7 +3,7 @@
  * lines that go into it. A batch is split into loads stage by stage.
  */
 import { WORK_KINDS, type WorkKind } from '../kitchen';
-import type { Recipe, RecipeStep } from './recipe';
+import { cookingsIn, type Recipe, type RecipeStep } from './recipe';
 
 /** What one step does to the food, read from its words. */
 export interface StepWork {
@@ -180,8 +180,8 @@ export function minutesCooked(lineId: string, steps: readonly RecipeStep[]): num
   const first = steps.findIndex((step) => step.reading.lineIds.includes(lineId));
   let minutes: number | null = null;
   for (const step of steps.slice(Math.max(0, first))) {
-    const { cooking } = step.reading;
-    if (cooking) minutes = (minutes ?? 0) + cooking.minutes;
+    const cookings = cookingsIn(step.reading);
+    if (cookings.length > 0) minutes = cookings.reduce((sum, each) => sum + each.minutes, minutes ?? 0);
     else if (minutes === null && workOf(step).kinds.some((kind) => HOT_WORK.has(kind)))
       minutes = step.reading.minutes ?? 0;
   }

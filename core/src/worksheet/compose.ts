@@ -15,7 +15,7 @@ import {
   type NutrientSum,
 } from '../nutrition';
 import type { Book } from '../recipe/book';
-import type { Cooking, Recipe, RecipeStep } from '../recipe/recipe';
+import { cookingsIn, type Cooking, type Recipe, type RecipeStep } from '../recipe/recipe';
 import { standardize, type Follows, type StandardLine } from '../recipe/standardize';
 import { equipmentUsed } from '../recipe/equipment-used';
 import { mentionsOf } from '../recipe/audit';
@@ -303,7 +303,7 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   const mentions = mentionsOf(recipe, book, kitchen);
   const findings: Finding[] = mentionFindings(mentions);
   markDeepFrying(recipe, lines, findings);
-  const cookings = recipe.steps.flatMap((step) => step.reading.cooking ?? []);
+  const cookings = recipe.steps.flatMap((step) => cookingsIn(step.reading));
   const absorbedGrams = absorbedWater(recipe, lines, findings);
   const putIn = { grams: absorbedGrams, lowGrams: absorbedGrams, highGrams: absorbedGrams };
   let sweatGrams = 0;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The steps of the dish with what was read from them; changed as text, one step a line. */
 import { computed, nextTick, ref } from 'vue';
+import { cookingsIn, figureText } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
 
 const bench = useBench();
@@ -42,10 +43,8 @@ async function rewrite(): Promise<void> {
     <ol v-else-if="steps.length > 0">
       <li v-for="step in steps" :key="step.id">
         {{ step.text }}
-        <span v-if="step.reading.cooking" class="heat">
-          {{ step.reading.cooking.heat }} {{ step.reading.cooking.minutes }} min{{
-            step.reading.cooking.covered ? ', lid on' : ''
-          }}
+        <span v-for="(cooking, at) in cookingsIn(step.reading)" :key="at" class="heat">
+          {{ cooking.heat }} {{ figureText(cooking.minutes, 1) }} min{{ cooking.covered ? ', lid on' : '' }}
         </span>
       </li>
     </ol>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gramsText } from '@hand-ladle/core';
+import { cookingsIn, figureText, gramsText } from '@hand-ladle/core';
 import DecisionList from '../components/DecisionList.vue';
 import DocumentPlate from '../components/DocumentPlate.vue';
 import NamedNowhere from '../components/NamedNowhere.vue';
@@ -177,9 +177,9 @@ const counted = (count: number, word: string): string => `${count} ${word}${coun
           <ol>
             <li v-for="step in reading.steps" :key="step.id">
               {{ step.text }}
-              <span v-if="step.reading.cooking" class="soft">
-                [{{ step.reading.cooking.heat }}, {{ step.reading.cooking.minutes }} min{{
-                  step.reading.cooking.covered ? ', covered' : ''
+              <span v-for="(cooking, at) in cookingsIn(step.reading)" :key="at" class="soft">
+                [{{ cooking.heat }}, {{ figureText(cooking.minutes, 1) }} min{{
+                  cooking.covered ? ', covered' : ''
                 }}]
               </span>
               <span v-if="step.reading.lookTest" class="soft">[until {{ step.reading.lookTest }}]</span>
