@@ -5,10 +5,14 @@ import {
   finding,
   homeTarget,
   linesFromText,
+  linesOf,
+  mentionsInText,
   nearestFree,
   planSwaps,
   portionReview,
   readRecipe,
+  splitRecipes,
+  substancesIn,
   recipeFromReading,
   standardize,
   stepsFromTexts,
@@ -209,13 +213,34 @@ export interface ParseRequest {
   kitchenId?: string;
 }
 
-/** A pasted text, read and weighed by a kitchen's packs, weights and names, and the measures that were named. */
+/** A pasted text, read and weighed by a kitchen's packs, weights and names. The first of several dishes stands on top. */
 export async function parseText({ text, units, kitchenId }: ParseRequest, store: Store) {
   mustFit(text);
   const book = await store.book();
   const kitchen: Kitchen = { ...(await store.kitchen(kitchenId)), units };
+  let from = 0;
+  const dishes = splitRecipes(text).map((part) => {
+    from = Math.max(from, text.indexOf(part, from));
+    const dish = parsedDish(part, from, book, kitchen);
+    from += part.length;
+    return dish;
+  });
+  return { ...dishes[0]!, dishes };
+}
+
+/** One dish of a text, with its lines and mentions placed in the whole text. */
+function parsedDish(text: string, offset: number, book: Book, kitchen: Kitchen) {
   const reading = readRecipe(text, book.foods);
-  const standard = standardize(recipeFromReading(reading, 'unsaved'), book, kitchen);
+  const recipe = recipeFromReading(reading, 'unsaved');
+  const standard = standardize(recipe, book, kitchen);
+  const mentions = mentionsInText(linesOf(text), recipe, book, kitchen).map(({ foodIds, bits, ...each }) => ({
+    text: each.text,
+    from: offset + each.from,
+    to: offset + each.to,
+    foodId: foodIds[0] ?? null,
+    kinds: substancesIn(bits),
+    end: each.end,
+  }));
   const lines = reading.lines.map((line) => {
     const found = standard.find((each) => each.id === line.id)!;
     const [measure] = line.reading.measures;
@@ -223,6 +248,7 @@ export async function parseText({ text, units, kitchenId }: ParseRequest, store:
     return {
       id: line.id,
       text: line.text,
+      source: reading.sources.get(line.id)!.map((place) => offset + place),
       amount: measure?.value ?? null,
       unit: measure?.unit ?? null,
       food: known ? { id: known.id, name: known.name } : null,
@@ -236,8 +262,8 @@ export async function parseText({ text, units, kitchenId }: ParseRequest, store:
       findings: found.findings,
     };
   });
-  const { name, portions, portionGrams, steps, findings } = reading;
-  return { name, portions, portionGrams, lines, steps, findings };
+  const { name, portions, portionGrams, steps, notes, findings } = reading;
+  return { name, portions, portionGrams, lines, steps, notes, mentions, findings };
 }
 
 /** What the list of dishes says of each: the worksheet in a line. */

@@ -113,6 +113,7 @@ export const kitchenSettings = Joi.object({
   regime: regime.required(),
   units: Joi.string().valid('us', 'metric', 'imperial').required(),
   coconutIsTreeNut: Joi.boolean().required(),
+  pineNutIsTreeNut: Joi.boolean().default(true),
   transferLoss: Joi.number().min(0).max(0.2).required(),
   policy: policy.required(),
   ownAllergens: Joi.array().items(ownAllergen).max(MOST_OWN_ALLERGENS).unique('id').default([]),

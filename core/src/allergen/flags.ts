@@ -77,6 +77,8 @@ export interface AllergenFlag {
   id: string;
   name: string;
   status: AllergenStatus;
+  /** What this kitchen counts in and what not: "pine nut counted, coconut not counted". */
+  scope: string;
   /** Required on a label by the kitchen's regime. */
   isDeclared: boolean;
   /** The kinds found at that status: ["almond", "hazelnut"]. */
@@ -119,6 +121,7 @@ function flagOf(allergen: Allergen, traces: readonly Trace[], setting: AllergenS
   return {
     id: allergen.id,
     name: allergen.name,
+    scope: allergen.scope,
     status,
     isDeclared: allergen.declaredIn.includes(setting.regime),
     kinds: namesIn(namedBits),

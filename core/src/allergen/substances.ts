@@ -90,6 +90,8 @@ export interface Allergen extends Wanted {
   substances: readonly Substance[];
   /** Regimes whose law requires it on a label. */
   declaredIn: readonly Regime[];
+  /** What this kitchen counts in and what not, where that is its own choice; empty for the rest. */
+  scope: string;
 }
 
 const GLUTEN: readonly Substance[] = ['wheat', 'rye', 'barley', 'oats'];
@@ -123,6 +125,10 @@ export interface AllergenSetting {
   regime: Regime;
   /** Coconut counted as a tree nut: a kitchen's own caution. Neither law asks for it since 2025. */
   coconutIsTreeNut: boolean;
+  /**
+   * Pine nut counted as a nut: the US law lists it, the EU one does not. A kitchen that never said counts it.
+   */
+  pineNutIsTreeNut?: boolean;
   ownAllergens: readonly OwnAllergen[];
 }
 
@@ -130,14 +136,21 @@ export interface AllergenSetting {
 function allergensWith(setting: AllergenSetting): readonly Allergen[] {
   const isUs = setting.regime === 'us';
   const base = isUs ? US_TREE_NUTS : EU_TREE_NUTS;
-  const treeNuts = setting.coconutIsTreeNut ? [...base, 'coconut' as const] : base;
-  const table: readonly Omit<Allergen, 'bits' | 'own'>[] = [
-    { id: 'nut', name: 'Nut', substances: ['peanut', ...treeNuts], declaredIn: [] },
+  const hasPineNut = isUs || (setting.pineNutIsTreeNut ?? true);
+  // What a cook calls nut is the kitchen's choice; what a label calls so is the law's.
+  const treeNuts: readonly Substance[] = [
+    ...EU_TREE_NUTS,
+    ...(hasPineNut ? (['pine-nut'] as const) : []),
+    ...(setting.coconutIsTreeNut ? (['coconut'] as const) : []),
+  ];
+  const scope = `pine nut ${hasPineNut ? 'counted' : 'not counted'}, coconut ${setting.coconutIsTreeNut ? 'counted' : 'not counted'}`;
+  const table: readonly (Omit<Allergen, 'bits' | 'own' | 'scope'> & { scope?: string })[] = [
+    { id: 'nut', name: 'Nut', substances: ['peanut', ...treeNuts], declaredIn: [], scope },
     { id: 'soy', name: 'Soy', substances: ['soy'], declaredIn: ['us', 'eu'] },
     { id: 'gluten', name: 'Gluten', substances: GLUTEN, declaredIn: ['eu'] },
     { id: 'wheat', name: 'Wheat', substances: ['wheat'], declaredIn: ['us'] },
     { id: 'peanut', name: 'Peanut', substances: ['peanut'], declaredIn: ['us', 'eu'] },
-    { id: 'tree-nut', name: 'Tree nut', substances: treeNuts, declaredIn: ['us', 'eu'] },
+    { id: 'tree-nut', name: 'Tree nut', substances: base, declaredIn: ['us', 'eu'] },
     { id: 'sesame', name: 'Sesame', substances: ['sesame'], declaredIn: ['us', 'eu'] },
     { id: 'celery', name: 'Celery', substances: ['celery'], declaredIn: ['eu'] },
     { id: 'mustard', name: 'Mustard', substances: ['mustard'], declaredIn: ['eu'] },
@@ -152,17 +165,18 @@ function allergensWith(setting: AllergenSetting): readonly Allergen[] {
     ...(setting.coconutIsTreeNut
       ? []
       : [{ id: 'coconut', name: 'Coconut', substances: ['coconut' as const], declaredIn: [] }]),
-    ...(isUs
+    ...(hasPineNut
       ? []
       : [{ id: 'pine-nut', name: 'Pine nut', substances: ['pine-nut' as const], declaredIn: [] }]),
   ];
   return [
-    ...table.map((each) => ({ ...each, bits: bitsOf(each.substances), own: 0 })),
+    ...table.map((each) => ({ scope: '', ...each, bits: bitsOf(each.substances), own: 0 })),
     ...setting.ownAllergens.map(({ id, name }, index) => ({
       id,
       name,
       substances: [],
       declaredIn: [],
+      scope: '',
       bits: 0,
       own: 1 << index,
     })),
@@ -235,12 +249,21 @@ export const VEGAN = 'vegan';
 
 /** What a vegan and a whole-food kitchen look for, in the same form as allergens. */
 export const STANDARDS: readonly Allergen[] = [
-  { id: VEGAN, name: 'Animal food', substances: [], declaredIn: [], bits: bitsOf(['animal']), own: 0 },
+  {
+    id: VEGAN,
+    name: 'Animal food',
+    substances: [],
+    declaredIn: [],
+    scope: '',
+    bits: bitsOf(['animal']),
+    own: 0,
+  },
   {
     id: WHOLE_FOOD,
     name: 'Oil, refined or ready-made',
     substances: [],
     declaredIn: [],
+    scope: '',
     bits: bitsOf(['oil', 'refined', 'added-sugar', 'ready-made']),
     own: 0,
   },

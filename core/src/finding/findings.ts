@@ -115,6 +115,11 @@ export const FINDING_KINDS = {
   'target-invalid': kind('danger', (f) => `The target cannot be used: ${f['reason']}.`),
   'line-grams-unknown': kind('note', (f) => `${f['name']} is not weighed, so every figure says "at least".`),
 
+  'lines-unweighed': kind(
+    'caution',
+    (f) =>
+      `${f['names']} ${f['count'] === 1 ? 'has' : 'have'} no weight: ${f['share'] === '' ? 'how much of the dish is known cannot be said' : `about ${f['share']} % of the dish is known`}. What is known scales; every total is "at least".`,
+  ),
   'yield-predicted': kind(
     'note',
     (f) => `The finished weight is predicted, ${f['low']} to ${f['high']} kg. Weigh the batch to settle it.`,

@@ -217,6 +217,7 @@ const NO_MATTER = new Set([
 const SETTING_NAMES: Readonly<Record<string, string>> = {
   regime: 'Law the label is printed under',
   coconutIsTreeNut: 'Coconut counted as a tree nut',
+  pineNutIsTreeNut: 'Pine nut counted as a tree nut',
   transferLoss: 'Transfer loss of the kitchen',
   shared: 'Shared equipment of the kitchen',
   vessels: 'Machines of the kitchen',

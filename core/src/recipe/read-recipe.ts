@@ -20,6 +20,8 @@ export interface RecipeReading {
   steps: RecipeStep[];
   /** What else the text said: above the list, and under notes. */
   notes: string[];
+  /** Where each line stands in the text, by its id. */
+  sources: ReadonlyMap<string, readonly [number, number]>;
   findings: Finding[];
 }
 
@@ -81,15 +83,17 @@ interface Marked {
   text: string;
   /** 1 for "#", 2 for "##" ...; 0 for no heading. */
   heading: number;
+  /** Where it stands in the whole text. */
+  from: number;
 }
 
-function unmarked(line: string): Marked {
+function unmarked({ text: line, from }: PlacedLine): Marked {
   const heading = /^(#{1,6})\s+(.*?)\s*#*$/.exec(line);
-  if (heading) return { text: heading[2]!, heading: heading[1]!.length };
+  if (heading) return { text: heading[2]!, heading: heading[1]!.length, from };
   const bold = /^(?:\*\*|__)(.{2,60})(?:\*\*|__):?$/.exec(line);
   return bold
-    ? { text: /:$/.test(bold[1]!) ? bold[1]! : `${bold[1]!}:`, heading: 0 }
-    : { text: line, heading: 0 };
+    ? { text: /:$/.test(bold[1]!) ? bold[1]! : `${bold[1]!}:`, heading: 0, from }
+    : { text: line, heading: 0, from };
 }
 
 /** How a sentence of a method begins: with what is done, or when. */
@@ -137,7 +141,7 @@ const BULLET = /^(?:[-*•·–☐□]|\[[ x]?\])\s+/;
 interface Sorted {
   name: string;
   header: string[];
-  ingredients: { text: string; part: string }[];
+  ingredients: { text: string; part: string; from: number; to: number }[];
   steps: string[];
 }
 
@@ -164,15 +168,22 @@ class Sorter {
     return SERVES.test(text) || SERVES_AFTER.test(text) || YIELD.test(text) || FACTS_LINE.test(text);
   }
 
-  private addIngredient(text: string): void {
+  private addIngredient(text: string, from: number): void {
     const written = text.replace(BULLET, '');
+    const start = from + text.length - written.length;
     const parts = splitLine(written, this.larder);
-    for (const each of parts) this.sorted.ingredients.push({ text: each.text, part: each.part ?? this.part });
+    for (const each of parts)
+      this.sorted.ingredients.push({
+        text: each.text,
+        part: each.part ?? this.part,
+        from: start + each.from,
+        to: start + each.to,
+      });
     // Parting drops the words that joined the foods, so the line as it was written is kept beside them.
     if (parts.length > 1) this.sorted.header.push(written);
   }
 
-  add({ text, heading }: Marked): void {
+  add({ text, heading, from }: Marked): void {
     const { sorted } = this;
     const spoken = this.section !== 'steps' ? spokenLines(text) : null;
     const isMeasured = heading === 0 && INGREDIENT_MEASURE.test(text);
@@ -181,7 +192,8 @@ class Sorter {
     else if (STEPS_HEADING.test(text.replace(/:$/, ''))) this.section = 'steps';
     else if (NOTES_HEADING.test(text) && sorted.ingredients.length > 0) this.section = 'notes';
     else if (this.section === 'notes') sorted.header.push(text);
-    else if (spoken) for (const each of spoken) this.addIngredient(each);
+    else if (spoken)
+      for (const each of spoken) this.addIngredient(each, from + Math.max(0, text.indexOf(each)));
     else if (
       sorted.name === '' &&
       sorted.ingredients.length === 0 &&
@@ -194,7 +206,8 @@ class Sorter {
       sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+|^[-*•]\s+/i, ''));
     else if (sorted.ingredients.length === 0 && this.isHeader(text)) sorted.header.push(text);
     else if (FACTS_LINE.test(text)) sorted.header.push(text);
-    else if (this.section === 'ingredients' || isIngredient(text, this.larder)) this.addIngredient(text);
+    else if (this.section === 'ingredients' || isIngredient(text, this.larder))
+      this.addIngredient(text, from);
     else if (sorted.ingredients.length === 0) sorted.header.push(text);
     else {
       this.section = 'steps';
@@ -242,11 +255,21 @@ export function stepsFromTexts(
   return texts.map((text, index) => ({ id: `s${index + 1}`, text, reading: readStep(text, lines, larder) }));
 }
 
-const linesOf = (text: string): string[] =>
-  text
-    .split(/\r\n|\r|\n/)
-    .map((line) => line.trim())
-    .filter((line) => line.replace(/[\p{Cc}\p{Cf}\s]/gu, '') !== '');
+interface PlacedLine {
+  text: string;
+  from: number;
+}
+
+/** The lines of a text that say something, each with its place. */
+export function linesOf(text: string): PlacedLine[] {
+  const lines: PlacedLine[] = [];
+  for (const found of text.matchAll(/[^\r\n]+/g)) {
+    const line = found[0].trim();
+    if (line.replace(/[\p{Cc}\p{Cf}\s]/gu, '') === '') continue;
+    lines.push({ text: line, from: found.index + found[0].indexOf(line) });
+  }
+  return lines;
+}
 
 /** Reads a pasted text. Nothing is thrown and nothing is dropped silently: what is unsure is in `findings`. */
 export function readRecipe(text: string, larder: FoodSet): RecipeReading {
@@ -254,7 +277,7 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   const findings: Finding[] = [];
   if (all.length === 0) findings.push(finding('text-empty', null));
   if (all.length > TEXT_LINES) findings.push(finding('text-cut', null, { lines: TEXT_LINES }));
-  const isAlone = all.length === 1 && isIngredient(all[0]!, larder) && !SERVES.test(all[0]!);
+  const isAlone = all.length === 1 && isIngredient(all[0]!.text, larder) && !SERVES.test(all[0]!.text);
   const sorter = new Sorter(larder, isAlone);
   for (const line of all.slice(0, TEXT_LINES)) sorter.add(unmarked(line));
   const { name, header, ingredients, steps: stepTexts } = sorter.sorted;
@@ -264,7 +287,8 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   if (lines.length > 0 && head.portions === null) findings.push(finding('no-portions', null));
   const steps = stepsFromTexts(stepTexts, lines, larder);
   if (lines.length > 0 && steps.length === 0) findings.push(finding('no-steps', null));
-  return { name, ...head, lines, steps, notes: header, findings };
+  const sources = new Map(ingredients.map(({ from, to }, index) => [`l${index + 1}`, [from, to] as const]));
+  return { name, ...head, lines, steps, notes: header, sources, findings };
 }
 
 const SEPARATOR = /^(?:-{3,}|={3,}|\*{3,}|_{3,}|~{3,}|\f)$/;

@@ -19,6 +19,7 @@ import { compose, foodFollows, type Composed } from './compose';
 import {
   homePortionGrams,
   homeStageGrams,
+  knownShare,
   leastFactor,
   problemOf,
   storeFactors,
@@ -201,9 +202,11 @@ export function planBatch(
     problem === null
       ? wanted(composed, target, kitchen)
       : { grams: home, portionGrams: own, portions: own > 0 ? home / own : 0, servings: [], vesselIds: [] };
+  // The weighed lines make up their share of what is asked for; the rest is open.
+  const known = problem === null && target.kind !== 'store' ? (knownShare(composed) ?? 1) : 1;
   const factor =
     problem === null && target.kind === 'store' ? leastFactor(composed, target) : problem === null ? null : 1;
-  let grams = asked.grams;
+  let grams = asked.grams * known;
   let batch = batchOf(composed, { ...asked, grams }, kitchen, vesselIds, factor);
   for (let round = 0; factor !== null && round < MOST_ROUNDS; round += 1) {
     if (Math.abs(batch.finishedGrams - grams) < 1e-9) break;
@@ -226,7 +229,8 @@ export function planBatch(
           },
         )
       : [];
-  return { ...batch, leftovers, problem };
+  const portions = known < 1 && asked.servings.length === 0 ? asked.portions : batch.portions;
+  return { ...batch, portions, leftovers, problem };
 }
 
 function batchOf(

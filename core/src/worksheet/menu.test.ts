@@ -40,7 +40,8 @@ describe('can she have this?', () => {
     const answer = menuAnswer(rowOf('fennel-butter-bean-pot'), ['soy', 'nut', 'gluten'], STRICT);
     expect(answer).toMatchObject({
       verdict: 'yes',
-      words: 'Yes: no soy, no nut and no gluten by any line: each was checked.',
+      words:
+        'Yes: no soy, no nut (pine nut counted, coconut not counted) and no gluten by any line: each was checked.',
     });
   });
 

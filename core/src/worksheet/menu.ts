@@ -13,6 +13,8 @@ export interface MenuCell {
   kinds: readonly string[];
   /** Where it comes from: "green dressing > almond"; of a check, the packs nobody has read. */
   paths: readonly string[];
+  /** What this kitchen counts in and what not. */
+  scope: string;
   isDeclared: boolean;
   /** A pack nobody has read stands behind what is known. */
   isAlsoUnchecked: boolean;
@@ -34,12 +36,13 @@ export function menuRow(sheet: Worksheet, recipe: Recipe): MenuRow {
     parentId: recipe.parentId,
     // The standards are asked like allergens: who must not have animal food, or only whole food.
     cells: [...sheet.allergens, ...sheet.standards].map(
-      ({ id, name, status, kinds, paths, isDeclared, isAlsoUnchecked }): MenuCell => ({
+      ({ id, name, scope, status, kinds, paths, isDeclared, isAlsoUnchecked }): MenuCell => ({
         allergenId: id,
         name,
         status,
         kinds,
         paths,
+        scope,
         isDeclared,
         isAlsoUnchecked,
       }),
@@ -124,6 +127,7 @@ export function menuAnswer(row: MenuRow, exclude: readonly string[], policy: Fre
         status: 'check',
         kinds: [],
         paths: [],
+        scope: '',
         isDeclared: false,
         isAlsoUnchecked: true,
       },
@@ -135,7 +139,7 @@ export function menuAnswer(row: MenuRow, exclude: readonly string[], policy: Fre
   const verdict = worst !== 'clear' && isPassed ? 'policy' : VERDICT_OF[worst];
   const words =
     verdict === 'yes'
-      ? `${list(cells.map(({ name }) => `no ${name.toLowerCase()}`))} by any line: each was checked`
+      ? `${list(cells.map(({ name, scope }) => `no ${name.toLowerCase()}${scope ? ` (${scope})` : ''}`))} by any line: each was checked`
       : foundText(cells);
   return {
     recipeId: row.recipeId,

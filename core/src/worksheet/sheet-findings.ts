@@ -14,6 +14,7 @@ import { homeVessel, type Target } from '../scaling';
 import type { Batch } from './batch';
 import type { Composed, ComposedLine } from './compose';
 import type { WorksheetLine } from './lines';
+import { knownShare, unweighedLines } from './wanted';
 import { standardFindings } from './standard-findings';
 
 /** Findings of components, told on the dish's line that uses them. */
@@ -93,6 +94,13 @@ export function batchFindings(composed: Composed, batch: Batch, kitchen: Kitchen
   // The home range at batch size, steam of the batch's own vessel and all.
   const kilograms = (homeGrams: number): string =>
     figureText((batch.finishedGrams * (homeGrams / composed.finishedGrams)) / 1000, 2);
+  const open = unweighedLines(composed);
+  if (open.length > 0) {
+    const known = knownShare(composed);
+    const share = known === null || composed.isMeasured ? '' : figureText(known * 100, 0);
+    const names = open.map(({ name }) => name).join(', ');
+    found.push(finding('lines-unweighed', null, { names, count: open.length, share }));
+  }
   if (batch.problem !== null) found.push(finding('target-invalid', null, { reason: batch.problem }));
   if (!composed.isMeasured && composed.finishedGrams > 0) {
     const figures = { low: kilograms(composed.lowGrams), high: kilograms(composed.highGrams) };

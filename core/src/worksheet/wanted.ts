@@ -1,4 +1,5 @@
 /** What a target asks of a dish: a finished weight, portions and sizes, and why it cannot be used. */
+import { inSentence } from '../food';
 import { FINISHED_DENSITY, PANS, type Kitchen, type Vessel } from '../kitchen';
 import { mainStage, stagesOf, type Stage } from '../recipe/work';
 import {
@@ -10,13 +11,47 @@ import {
   type Serving,
   type Target,
 } from '../scaling';
-import { absorbedBy, type Composed } from './compose';
+import { absorbedBy, type Composed, type ComposedLine } from './compose';
 
 /** Portion size of the recipe itself: as set, else its weight over its portions. */
 export function homePortionGrams(composed: Composed): number {
   const { recipe, finishedGrams } = composed;
   if (recipe.portionGrams !== null && recipe.portionGrams > 0) return recipe.portionGrams;
   return recipe.portions > 0 ? finishedGrams / recipe.portions : finishedGrams;
+}
+
+/**
+ * Lines whose weight nobody knows and that are more than a seasoning, fat for the pan or garnish: without them the home weight
+ * is only a part of the dish.
+ */
+export const unweighedLines = ({ lines }: Composed): ComposedLine[] =>
+  lines.filter(
+    ({ weight, technique, role, source: { reading } }) =>
+      weight === null &&
+      technique === null &&
+      role === 'linear' &&
+      reading.amountKind !== 'to-taste' &&
+      reading.purpose === null,
+  );
+
+/** The whole home yield where the recipe states it: weighed, or portions of a size; null where it does not. */
+export function statedYieldGrams({ recipe, isMeasured, finishedGrams }: Composed): number | null {
+  if (isMeasured) return finishedGrams;
+  const { portions, portionGrams, isComponent } = recipe;
+  return !isComponent && portionGrams !== null && portionGrams > 0 && portions > 0
+    ? portions * portionGrams
+    : null;
+}
+
+/**
+ * Share of the finished dish that the weighed lines make up, 0 to 1: 1 where all are weighed, null where some are not and the
+ * recipe states no yield to hold them against.
+ */
+export function knownShare(composed: Composed): number | null {
+  if (unweighedLines(composed).length === 0) return 1;
+  const stated = statedYieldGrams(composed);
+  if (stated === null) return null;
+  return composed.isMeasured ? 1 : Math.min(1, composed.finishedGrams / stated);
 }
 
 /** Home grams as purchased of everything in a dish that is the same food as a line, components opened. */
@@ -116,10 +151,32 @@ export function wanted(composed: Composed, target: Target, kitchen: Kitchen): Wa
   }
 }
 
+/** How far a portion may be off the home one and still be the same (rounding of the target). */
+const SAME_PORTION = 0.02;
+
+/**
+ * A dish of which a part was never weighed scales by its portions, for they hold whatever is in it. For a weight, pans or
+ * another size of portion nobody can say how much of the weighed lines belongs in it, unless the recipe states its yield.
+ */
+function openProblem(composed: Composed, target: Target): string | null {
+  if (composed.recipe.isComponent || knownShare(composed) !== null || target.kind === 'store') return null;
+  const own = homePortionGrams(composed);
+  const sizes = target.kind === 'portions' ? [target] : target.kind === 'sizes' ? target.sizes : [];
+  const isByPortions =
+    sizes.length > 0 && sizes.every(({ portionGrams }) => Math.abs(portionGrams / own - 1) <= SAME_PORTION);
+  const isHome =
+    target.kind === 'weight' && Math.abs(target.grams / composed.finishedGrams - 1) <= SAME_PORTION;
+  if (isByPortions || isHome) return null;
+  const names = unweighedLines(composed).map(({ name }) => inSentence(name));
+  return `nobody has weighed ${names.join(', ')}: say how much goes in, or go by portions of the home size`;
+}
+
 export function problemOf(composed: Composed, target: Target, kitchen: Kitchen): string | null {
   if (!(composed.finishedGrams > 0)) return 'no line of the recipe has a weight yet';
   const problem = targetProblem(target);
   if (problem !== null) return problem;
+  const open = openProblem(composed, target);
+  if (open !== null) return open;
   if (target.kind === 'load') {
     const found = loadedVessel(composed, target.vesselId, kitchen);
     if (!found) return 'no machine of this kitchen is used by the steps of this dish';

@@ -14,6 +14,8 @@ const named = computed(() => [...of('contains'), ...of('may-contain'), ...of('ch
 const unchecked = computed(() => flags.value.filter(({ isOnlyUnchecked }) => isOnlyUnchecked));
 const uncheckedFrom = computed(() => [...new Set(unchecked.value.flatMap(({ paths }) => paths))]);
 const clear = computed(() => of('clear'));
+/** "No nut" says what this kitchen counts as one. */
+const nutScope = computed(() => clear.value.map(({ scope }) => scope).find((scope) => scope !== '') ?? '');
 /** The paths that were named; lines nobody has looked at are told once, below. */
 const pathsOf = (flag: AllergenFlag): string[] => [
   ...new Set(
@@ -49,13 +51,14 @@ const list = (names: readonly string[]): string => names.join(', ').toLowerCase(
       </template>
       <template v-if="unchecked.length > 0">
         <dt><span class="hazard check">not checked</span></dt>
-        <dd>
-          {{ list(unchecked.map(({ name }) => name)) }}: no pack on record for {{ list(uncheckedFrom) }}
-        </dd>
+        <dd>{{ list(unchecked.map(({ name }) => name)) }}: nobody has settled {{ list(uncheckedFrom) }}</dd>
       </template>
       <template v-if="clear.length > 0">
         <dt><span class="hazard clear">clear</span></dt>
-        <dd>{{ list(clear.map(({ name }) => name)) }}</dd>
+        <dd>
+          {{ list(clear.map(({ name }) => name)) }}
+          <span v-if="nutScope" class="soft">({{ nutScope }})</span>
+        </dd>
       </template>
     </dl>
     <RouterLink :to="`/dishes/${bench.recipe!.id}/hazards`">Evidence for each</RouterLink>

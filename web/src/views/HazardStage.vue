@@ -122,7 +122,7 @@ const standards = computed(() =>
 const clearNames = computed(() =>
   groups.value
     .find(({ status }) => status === 'clear')!
-    .flags.map(({ name }) => name)
+    .flags.map(({ name, scope }) => (scope ? `${name} (${scope})` : name))
     .join(', '),
 );
 </script>

@@ -192,6 +192,14 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
           />
           Coconut counts as a nut here
         </label>
+        <label v-if="settings.regime === 'eu'" class="tick"
+          ><input
+            type="checkbox"
+            :checked="settings.pineNutIsTreeNut ?? true"
+            @change="store.change({ pineNutIsTreeNut: isChecked($event) })"
+          />
+          Pine nut counts as a nut here (the US law lists it, the EU law does not)
+        </label>
         <label class="tick"
           ><input
             type="checkbox"

@@ -333,6 +333,48 @@ export function mentionsOf(recipe: Recipe, book: Book, kitchen: Kitchen): readon
   return mentions;
 }
 
+/** A mention in a text that a recipe was read from, with its place in that text. */
+export interface TextMention {
+  text: string;
+  from: number;
+  to: number;
+  foodIds: readonly string[];
+  bits: SubstanceBits;
+  end: MentionEnd;
+}
+
+const WORST_END: readonly MentionEnd[] = ['line', 'absent', 'answered', 'open'];
+
+/** The mentions of a whole text, placed in it, each as the recipe read from it accounts for it. */
+export function mentionsInText(
+  lines: readonly { text: string; from: number }[],
+  recipe: Recipe,
+  book: Book,
+  kitchen: Kitchen,
+): TextMention[] {
+  const lexicon = new Lexicon(book.foods, kitchen);
+  const mentions = mentionsOf(recipe, book, kitchen);
+  const isIngredient = (text: string): boolean =>
+    recipe.lines.some((line) => text.includes(line.text) || line.text.includes(text));
+  return lines.flatMap(({ text, from }) =>
+    scan(text, isIngredient(text) ? 'line' : 'prose', lexicon).map((found): TextMention => {
+      const same = mentions.filter(({ name, place }) => name === found.key && place.kind !== 'pack');
+      const here = same.filter(({ place }) => text.includes(place.text) || place.text.includes(text));
+      const ends = (here.length > 0 ? here : same).map(({ end }) => end);
+      const end = [...WORST_END].reverse().find((each) => ends.includes(each)) ?? 'open';
+      const bits = (here[0] ?? same[0])?.bits ?? found.contains | found.check;
+      return {
+        text: found.text,
+        from: from + found.from,
+        to: from + found.to,
+        foodIds: found.foodIds,
+        bits,
+        end,
+      };
+    }),
+  );
+}
+
 /** A cook's word that a name is not in the dish, for every place where it is open now. */
 export function saidNotIn(
   recipe: Recipe,
