@@ -1,6 +1,8 @@
-import { readLine } from '../index';
+import { linesFromText, readLine } from '../index';
 import { CORPUS, type CorpusLine } from '../testing/corpus';
+import { AMOUNTS, SEVERAL } from '../testing/corpus-several';
 import { HOLDOUT } from '../testing/holdout';
+import { HOLDOUT_SEVERAL } from '../testing/holdout-several';
 import { book, recipeOf, school, sheetOf, ward } from '../testing/world';
 
 describe('a corpus of lines', () => {
@@ -20,7 +22,7 @@ describe('a corpus of lines', () => {
     }).length / lines.length;
 
   test('97 of 100 lines and more read to the right food and weight', () => {
-    expect(CORPUS.length).toBeGreaterThanOrEqual(300);
+    expect(CORPUS.length + SEVERAL.length + AMOUNTS.length).toBeGreaterThanOrEqual(600);
     expect(shareRight(CORPUS)).toBeGreaterThanOrEqual(0.97);
   });
 
@@ -65,4 +67,51 @@ describe('a corpus of lines', () => {
     expect(because('1 large leek').because).toContain('x 1.35 for large (convention)');
     expect(because('2 leeks (350 g)').origin).toBe('as written');
   });
+});
+
+describe('lines of several foods, and amounts in cooks’ own ways', () => {
+  test.each(SEVERAL)('%s', (text, ids) => {
+    const parts = linesFromText(text, 'l1', book.foods);
+    expect(parts.map(({ reading }) => reading.foodId)).toEqual(ids.split(' '));
+  });
+
+  test.each(AMOUNTS)('%s', (text, foodId, low, high) => {
+    const [line] = sheetOf(recipeOf([text, '1 kg red lentils']), undefined, school).lines;
+    expect(line!.foodId).toBe(foodId);
+    if (low === null) return;
+    expect(line!.baseGrams).toBeGreaterThanOrEqual(low);
+    expect(line!.baseGrams).toBeLessThanOrEqual(high!);
+  });
+
+  test('what is shared is asked of each, and nobody shares it out by guess', () => {
+    for (const { id, text, reading } of linesFromText('200 g almonds and walnuts', 'l1', book.foods)) {
+      expect(reading.findings.map(({ code }) => code)).toEqual(['amount-shared']);
+      expect(sheetOf(recipeOf([text, '1 kg potatoes']), undefined, school).lines[0]!.baseGrams).toBeNull();
+      expect(id).toMatch(/^l1(-2)?$/);
+    }
+  });
+
+  test('a spoon and a gram that disagree are found, however they are joined', () => {
+    for (const text of [
+      '1 tsp (40 g) fine salt',
+      '1 tsp or 40 g fine salt',
+      '40 g / 1 tsp fine salt',
+      '40 g (1 tsp) fine salt',
+    ])
+      expect([
+        text,
+        sheetOf(recipeOf([text, '1 kg potatoes']), undefined, school).findings.map(({ code }) => code),
+      ]).toEqual([text, expect.arrayContaining(['weight-contradiction'])]);
+  });
+});
+
+/** Where it was first measured: it may rise, and is not tuned to. */
+test('a second set of 150 lines, written afterwards, is reported apart (docs/reading.md)', () => {
+  expect(HOLDOUT_SEVERAL.length).toBe(150);
+  const wrong = HOLDOUT_SEVERAL.flatMap(([text, ids]) => {
+    const read = linesFromText(text, 'l1', book.foods).map(({ reading }) => reading.foodId ?? '');
+    return read.join(' ') === ids ? [] : [`${text} -> ${read.join(' ')}`];
+  });
+  // 141 of 150 when it was first read.
+  expect([wrong, wrong.length <= 9]).toEqual([wrong, true]);
 });

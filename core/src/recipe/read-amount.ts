@@ -58,6 +58,9 @@ function readPacks(
   };
 }
 
+/** Words that only stress the next: "1 very large onion", "1 whole head". */
+const STRESSING = new Set(['very', 'really', 'whole', 'nice', 'full']);
+
 /** Size, heaping and filling words, in any order, from a token on. */
 function readManner(tokens: readonly string[], from: number): { around: Partial<Measured>; end: number } {
   const around: Partial<Measured> = {};
@@ -65,6 +68,11 @@ function readManner(tokens: readonly string[], from: number): { around: Partial<
   for (; at < tokens.length; at += 1) {
     const size = SIZE_WORDS.get(tokens[at]!);
     const heaping = HEAPING_WORDS.get(tokens[at]!);
+    if (
+      STRESSING.has(tokens[at]!) &&
+      (SIZE_WORDS.has(tokens[at + 1] ?? '') || UNIT_WORDS.has(tokens[at + 1] ?? ''))
+    )
+      continue;
     if (size) around.size = size;
     else if (heaping) around.heaping = heaping;
     else break;
@@ -170,6 +178,14 @@ function readMeasured(tokens: readonly string[], from: number): { one: Measured;
   if (isMassUnit(unit) && isContainer(container)) {
     return { one: measured(ONE, container, { packGrams: massOf(figure.value, unit) }), end: at + 1 };
   }
+  // "2 packs of 250 g firm tofu": the weight of one follows.
+  const net = isContainer(unit) && tokens[at] === 'of' ? readFigure(tokens, at + 1) : null;
+  const netUnit = net && UNIT_WORDS.get(tokens[at + 1 + net.length] ?? '');
+  if (net && netUnit && isMassUnit(netUnit))
+    return {
+      one: measured(figure, unit, { ...around, packGrams: massOf(net.value, netUnit) }),
+      end: at + 2 + net.length,
+    };
   if (tokens[at] === 'and' && tokens[at + 1] === 'a' && tokens[at + 2] === 'half') {
     const { value, low, high } = figure;
     const half = { value: value + 0.5, low: low + 0.5, high: high + 0.5, length: 0 };

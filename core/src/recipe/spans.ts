@@ -38,7 +38,7 @@ const DENIALS = new Set(['without', 'no', 'not', 'minus', 'instead']);
 const PARTICIPLES = new Set(
   (
     'stuffed filled dressed topped dusted coated tossed glazed marinated massaged dipped rolled seasoned sprinkled brushed cooked ' +
-    'roasted fried mixed served finished flavoured flavored spread braised simmered wrapped layered drizzled crusted blended combined'
+    'roasted fried mixed served finished flavoured flavored spread braised simmered wrapped layered drizzled crusted blended combined baked sweated whisked'
   ).split(' '),
 );
 const WITH = new Set(['with', 'in', 'over', 'on']);
@@ -84,6 +84,9 @@ export function spansOf(text: string, larder: FoodSet): Span[] {
 const isWordLike = ({ kind }: Span): boolean =>
   kind === 'word' || kind === 'unit' || kind === 'manner' || kind === 'figure';
 
+/** Words that are a food's name in the plural only: a green part is no greens. */
+const NO_FOOD_ALONE = new Set(['green', 'whole', 'date']);
+
 /** Joins the spans of every food's name into one. */
 function markFoods(spans: Span[], larder: FoodSet): void {
   for (let at = 0; at < spans.length; at += 1) {
@@ -99,7 +102,7 @@ function markFoods(spans: Span[], larder: FoodSet): void {
     const first = key.split(' ')[0] ?? '';
     if ((larder.longest.get(first) ?? 0) === 0 && longestMeaning(first) === 0) continue;
     for (const { end, key: name } of words.reverse()) {
-      const isOneUnit = end === at && spans[at]!.kind !== 'word';
+      const isOneUnit = end === at && (spans[at]!.kind !== 'word' || NO_FOOD_ALONE.has(spans[at]!.text));
       if (isOneUnit || (!larder.names.has(name) && !meaningOf(name))) continue;
       const whole = spans[at]!;
       spans.splice(at, end - at + 1, {
@@ -119,4 +122,5 @@ export const isFiller = ({ kind, text }: Span): boolean =>
   kind === 'unit' ||
   kind === 'manner' ||
   (kind === 'word' && (isFormWord(text) || /(?:ed|ly)$/.test(text) || text === 'of'));
-export const isParticiple = ({ kind, text }: Span): boolean => kind === 'word' && PARTICIPLES.has(text);
+export const isParticiple = ({ kind, text }: Span): boolean =>
+  kind === 'word' && (PARTICIPLES.has(text) || (/[a-z]{3}ed$/.test(text) && !isFormWord(text)));
