@@ -107,7 +107,7 @@ function isInDeniedList(tokens: readonly Token[], at: number, starts: ReadonlyMa
     const start = starts.get(lastOfPrevious);
     if (start === undefined) return false;
     if (isDeniedAt(tokens, start)) {
-      const free = tokens[start - 2]?.word === 'free' || tokens[start - 1]?.word === 'no';
+      const free = tokens[start - 2]?.word === 'free';
       if (!hasComma) return true;
       return free || hasOr || listEndsInOr(tokens, at, starts);
     }
