@@ -18,7 +18,12 @@ await main(async () => {
   const { status } = spawnSync(process.execPath, [join(OUTPUT, 'bench.js')], { stdio: 'inherit' });
   if (status !== 0) process.exit(status ?? 1);
   ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
-  for (const script of ['scripts/bench-labels.ts', 'scripts/bench-swaps.ts', 'scripts/bench-import.ts']) {
+  for (const script of [
+    'scripts/bench-words.ts',
+    'scripts/bench-labels.ts',
+    'scripts/bench-swaps.ts',
+    'scripts/bench-import.ts',
+  ]) {
     const run = spawnSync(join('node_modules', '.bin', 'tsx'), [script], { stdio: 'inherit' });
     if (run.status !== 0) process.exit(run.status ?? 1);
   }

@@ -84,6 +84,18 @@ export function spansOf(text: string, larder: FoodSet): Span[] {
 const isWordLike = ({ kind }: Span): boolean =>
   kind === 'word' || kind === 'unit' || kind === 'manner' || kind === 'figure';
 
+/** Words as names are kept; the same few come again and again. */
+const COMPARABLE = new Map<string, string>();
+const MOST_KEPT = 20_000;
+function comparable(word: string): string {
+  let known = COMPARABLE.get(word);
+  if (known === undefined) {
+    if (COMPARABLE.size > MOST_KEPT) COMPARABLE.clear();
+    COMPARABLE.set(word, (known = nameWords(word).join(' ')));
+  }
+  return known;
+}
+
 /** Words that are a food's name in the plural only: a green part is no greens. */
 const NO_FOOD_ALONE = new Set(['green', 'whole', 'date']);
 
@@ -94,7 +106,7 @@ function markFoods(spans: Span[], larder: FoodSet): void {
     const words: { end: number; key: string }[] = [];
     let key = '';
     for (let end = at; end < spans.length && end < at + 7 && isWordLike(spans[end]!); end += 1) {
-      const word = nameWords(spans[end]!.text).join(' ');
+      const word = comparable(spans[end]!.text);
       if (word === '') break;
       key = key === '' ? word : `${key} ${word}`;
       words.push({ end, key });

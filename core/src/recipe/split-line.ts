@@ -25,6 +25,11 @@ const SHARED_TAIL =
   /(?:,\s*)?\b((?:or more )?to (?:your )?taste|as needed|to serve|to garnish|for serving|optional)\W*$/i;
 /** Most lines name one food and say so plainly. */
 const MAY_HOLD_SEVERAL = /[+&,;(:]|\b(?:and|plus|with|in|over|on|each)\b/i;
+const HAS_EACH = /\beach\b/i;
+/** A list by commas of which at least two parts begin with an amount. */
+const HAS_LIST =
+  /[\d½⅓⅔¼¾⅛].*[,;]\s*(?:and\s+|plus\s+)?(?:about\s+)?(?:[\d½⅓⅔¼¾⅛]|an?\s|one\s|two\s|three\s|half\s|some\s)|\b(?:an?|one|two|three|half|some)\s.*[,;]\s*(?:and\s+|plus\s+)?(?:[\d½⅓⅔¼¾⅛]|an?\s|one\s|two\s|three\s|half\s|some\s)/i;
+const HAS_JOINT = /[+&]|\b(?:and|plus|with|in|over|on)\b/i;
 const MOST_CHARACTERS = 300;
 
 const tokensOf = (text: string): string[] => spellFractions(text.toLowerCase()).trim().split(/\s+/);
@@ -266,7 +271,12 @@ export function splitLine(text: string, larder: FoodSet): LinePart[] {
       from: 0,
       to: text.length,
     }));
-  return labelled(text, larder) ?? eachOf(text, larder) ?? listed(text, larder) ?? joinedFoods(text, larder);
+  // One look each spares most lines the rules below.
+  const parts =
+    (text.includes(':') ? labelled(text, larder) : null) ??
+    (HAS_EACH.test(text) ? eachOf(text, larder) : null) ??
+    (HAS_LIST.test(text) ? listed(text, larder) : null);
+  return parts ?? (HAS_JOINT.test(text) ? joinedFoods(text, larder) : whole(text));
 }
 
 /** "For this you need about two cups of rice, a good handful of kale and 3 cloves of garlic." */

@@ -153,8 +153,8 @@ function toText(
   return [title, 'Serves 4', '', 'Ingredients', ...lines, '', 'Method', ...steps, ...noted].join('\n');
 }
 
-/** A clear dish with one word hidden in it; the same for the same seed. */
-export function hiddenIn(seed: number, book: Book): Hidden {
+/** A clear dish with one word hidden in it; the same for the same seed. The dish without it is read where it is asked for. */
+export function hiddenIn(seed: number, book: Book, hasClean = true): Hidden {
   const random = randomFrom(seed);
   const word = pick(HIDDEN_WORDS, random);
   const place = pick(['line', 'line', 'step', 'step', 'step', 'title', 'heading', 'note'] as const, random);
@@ -184,7 +184,8 @@ export function hiddenIn(seed: number, book: Book): Hidden {
               steps,
               [],
             );
-  return { recipe: read(text, `hidden-${seed}`), clean: read(clean, `clean-${seed}`), word, place, text };
+  const recipe = read(text, `hidden-${seed}`);
+  return { recipe, clean: hasClean ? read(clean, `clean-${seed}`) : recipe, word, place, text };
 }
 
 /**

@@ -40,14 +40,15 @@ const writtenOf = ({ figures }: Finding): string => String(figures['written']);
 
 <template>
   <section v-if="asked.length > 0" class="named" aria-label="Named, and in no line">
-    <h2>Named in the text, and in no line</h2>
+    <h2>
+      Named in the text, and in no line
+      <span class="soft">Until it is settled it is to be checked for all it may carry.</span>
+    </h2>
     <ul>
       <li v-for="each in asked" :key="nameOf(each)">
         <p>
           <b>“{{ writtenOf(each) }}”</b> stands in {{ each.figures['places']
-          }}<template v-if="each.code === 'named-unknown'">, where food stands, and nobody knows it</template
-          >.
-          <span class="soft">Until it is settled it is to be checked for all it may carry.</span>
+          }}<template v-if="each.code === 'named-unknown'">, and nobody knows it</template>.
         </p>
         <p v-if="isVariant" class="soft">Settle it in the dish this one follows.</p>
         <form v-else class="choices" @submit.prevent="say(nameOf(each))">
