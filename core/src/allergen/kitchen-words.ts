@@ -255,7 +255,7 @@ export const KITCHEN_WORDS: readonly KitchenWord[] = [
   // Milk.
   kitchenWord(
     'milk animal',
-    'dairy|creme fraiche|sour cream|soured cream|half and half|clotted cream|labneh|labne|kashk|ayran|lassi|raita|tzatziki|' +
+    'dairy|creme|creme fraiche|sour cream|soured cream|half and half|clotted cream|labneh|labne|kashk|ayran|lassi|raita|tzatziki|' +
       'skyr|fromage frais|halloumi|pecorino|parmigiano|grana padano|gruyere|emmental|emmenthal|gouda|edam|brie|camembert|' +
       'stilton|roquefort|gorgonzola|manchego|burrata|provolone|bocconcini|cottage cheese|queso|cotija|khoya|khoa|mawa|' +
       'dulce de leche|ice cream|gelato|kulfi|milkshake|panna cotta|ranch dressing|milk chocolate|white chocolate|fudge|' +

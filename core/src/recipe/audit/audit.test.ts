@@ -175,7 +175,7 @@ describe('however it is written', () => {
     ['Scatter WALNUTS.', 'tree-nut'], ['Scatter wal\u00adnuts.', 'tree-nut'], ['Scatter wаlnuts.', 'tree-nut'], ['Scatter the walnutz.', 'tree-nut'], ['Scatter walnut-crusted bits.', 'tree-nut'],
     ['Scatter the hazel-nuts.', 'tree-nut'], ['Pour over peanutbutter.', 'peanut'], ['Pour over almondmilk.', 'tree-nut'], ['A buttered dish.', 'milk'], ['Beer-battered on top.', 'gluten'],
     ['Honey roasted.', 'vegan'], ['Breaded on both sides.', 'gluten'], ['Floured hands help.', 'gluten'], ['Add the tahinni.', 'sesame'], ['Add soyasauce.', 'soy'],
-    ['Add ＴＯＦＵ.', 'soy'], ['Add crème fraîche.', 'milk'], ['Add the "cheese".', 'milk'], ['Add 20g almonds.', 'tree-nut'], ['Add almonds/seeds.', 'tree-nut'],
+    ['Add ＴＯＦＵ.', 'soy'], ['Add W A L N U T S.', 'tree-nut'], ['Carrots à la crème.', 'milk'], ['Add crème fraîche.', 'milk'], ['Add the "cheese".', 'milk'], ['Add 20g almonds.', 'tree-nut'], ['Add almonds/seeds.', 'tree-nut'],
   ])('%s', (text, id) => {
     expect(flagged(dish([text]))[id]).not.toBeUndefined();
   }); // prettier-ignore

@@ -68,5 +68,33 @@ export function tokensOf(text: string): Token[] {
     const isQuoted = QUOTES.test(between) && /["“”’']/.test(text.slice(to, to + 16));
     tokens.push({ word: plain, key: singular(plain), from, to, gap, isQuoted });
   }
-  return tokens;
+  return tokens.some(({ word }) => word.length === 1) ? withSpacedWords(tokens) : tokens;
+}
+
+/** Letters of a word written apart ("W A L N U T S") are as many as these, or they are no word. */
+const SPACED_LETTERS = 4;
+
+/** Joins letters that were written apart into the word they spell. */
+function withSpacedWords(tokens: readonly Token[]): Token[] {
+  const joined: Token[] = [];
+  for (let at = 0; at < tokens.length; at += 1) {
+    let end = at;
+    while (
+      end < tokens.length &&
+      tokens[end]!.word.length === 1 &&
+      (end === at || tokens[end]!.gap === 'space')
+    )
+      end += 1;
+    if (end - at < SPACED_LETTERS) {
+      joined.push(tokens[at]!);
+      continue;
+    }
+    const word = tokens
+      .slice(at, end)
+      .map((each) => each.word)
+      .join('');
+    joined.push({ ...tokens[at]!, word, key: singular(word), to: tokens[end - 1]!.to });
+    at = end - 1;
+  }
+  return joined;
 }
