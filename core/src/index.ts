@@ -11,5 +11,6 @@ export * from './heat';
 export * from './print';
 export * from './label';
 export * from './swap';
+export * from './matter';
 export * from './worksheet';
 export * from './exchange';

@@ -56,7 +56,9 @@ test('a dish that names walnuts and honey only in a step is asked about both, an
 
 test('by keyboard alone, and a line of several foods is several lines', async ({ page }) => {
   await page.goto(`${kitchen.url}/take-in`);
-  await page.getByLabel('As it was told to you').fill(`Beans\nServes 2\n\n200 g green beans with almonds\n\nMethod\nServe with feta.`);
+  await page
+    .getByLabel('As it was told to you')
+    .fill(`Beans\nServes 2\n\n200 g green beans with almonds\n\nMethod\nServe with feta.`);
   await expect(page.locator('ol.lines > li')).toHaveCount(2);
   const named = page.getByRole('region', { name: 'Named, and in no line' });
   const no = named.getByRole('button', { name: 'It is not in the dish' });

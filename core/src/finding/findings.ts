@@ -147,10 +147,15 @@ export const FINDING_KINDS = {
     (f) =>
       `Of the ${f['name']} the food takes up about ${f['taken']} g (convention); ${f['left']} g stay in the pan and are not counted.`,
   ),
+  'water-poured-off': kind(
+    'note',
+    (f) =>
+      `Of the cooking water ${f['drunk']} g go into the food (reference); ${f['grams']} g are poured off, with their share of the salt, and not eaten.`,
+  ),
   'steam-capped': kind(
     'caution',
     (f) =>
-      `The steps would boil off ${f['steam']} g. No more than ${f['most']} g is counted: check the times.`,
+      `The steps would boil off ${f['steam']} g, and only about ${f['most']} g can leave: drying slows as the water goes. Check the times.`,
   ),
   'machine-missing': kind(
     'caution',

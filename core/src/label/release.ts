@@ -228,7 +228,9 @@ const SETTING_NAMES: Readonly<Record<string, string>> = {
 const PACK_TOLD_APART = new Set(['statement', 'panel', 'statementVersion', 'price']);
 
 function kitchenFacets(kitchen: Kitchen, into: Facets): void {
-  for (const [key, value] of Object.entries(kitchen))
+  // A kitchen that never said counts pine nut: saying so later is no change.
+  const whole = { ...kitchen, pineNutIsTreeNut: kitchen.pineNutIsTreeNut ?? true };
+  for (const [key, value] of Object.entries(whole))
     if (!NO_MATTER.has(key))
       into.set(`kitchen ${key}`, {
         what: SETTING_NAMES[key] ?? `Kitchen setting "${key}"`,

@@ -174,7 +174,15 @@ function foodLine(
   kitchen: Kitchen,
   steps: readonly RecipeStep[],
 ): StandardLine {
-  const { weight, purchasedPerEdible, findings: weighing } = weighLine(line, food, kitchen);
+  const { weight: written, purchasedPerEdible, findings: weighing } = weighLine(line, food, kitchen);
+  const isCooked = saysCooked(line, food);
+  const weight = isCooked
+    ? scaleWeight(
+        written,
+        1 / food.cookingYield!,
+        `${written?.because ?? ''}, cooked / ${food.cookingYield} (reference)`,
+      )
+    : written;
   const findings: Finding[] = [];
   addReadingFindings(line, findings);
   for (const each of weighing) findings.push(each);
@@ -183,7 +191,7 @@ function foodLine(
     findings.push(finding('optional-line', line.id, { name: inSentence(food.name) }));
   return {
     id: line.id,
-    source: line,
+    source: isCooked ? { ...line, answers: { ...line.answers, isCookedApart: true } } : line,
     name: food.name,
     food,
     component: null,
@@ -239,6 +247,15 @@ function unknownLine(line: RecipeLine): StandardLine {
     findings,
   };
 }
+
+/** "200 g cooked couscous": the weight is the cooked one, though the larder has the dry food only. */
+const COOKED = /\b(?:cooked|boiled|leftover)\b/;
+const saysCooked = ({ text, answers }: RecipeLine, food: Food): boolean =>
+  food.state === 'dry' &&
+  food.cookingYield !== null &&
+  answers.grams === undefined &&
+  COOKED.test(text.toLowerCase()) &&
+  !/\b(?:uncooked|to be cooked|until cooked|quick[- ]?cooked?|pre-?cooked)\b/.test(text.toLowerCase());
 
 function scaleWeight(weight: Weight | null, ratio: number, because: string): Weight | null {
   if (!weight) return null;

@@ -155,7 +155,7 @@ test('any target said in any other way is the same batch, and said back again it
 
 test('a dish with too much water for its batch is the same batch in portions, by weight and in pans', () => {
   const recipe = recipeOf(
-    ['500 g red lentils', '300 g water'],
+    ['500 g red lentils', '100 g water', '1 kg cherry tomatoes'],
     ['Simmer gently, uncovered, for 60 minutes.'],
   );
   const asked: Target = { kind: 'weight', grams: 40_000 };

@@ -1,5 +1,6 @@
 /** The batch: factor, machines, loads, water and weights for a target, from a composed home recipe. */
 import { HOME_FRYING_PAN, HOME_POT, type Kitchen, type Vessel, type WorkKind } from '../kitchen';
+import { steamFrom } from '../matter';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
 import type { Follows } from '../recipe/standardize';
@@ -15,7 +16,7 @@ import {
   type Serving,
   type Target,
 } from '../scaling';
-import { compose, foodFollows, type Composed } from './compose';
+import { compose, driesIn, foodFollows, type Composed } from './compose';
 import {
   homePortionGrams,
   homeStageGrams,
@@ -119,7 +120,11 @@ function addFixedSteam(composed: Composed, stages: readonly StageBatch[], grams:
     if (at) at.steamGrams += steam;
     all += steam;
   }
-  return all;
+  // Drying slows as the water of this batch goes; what is boiled down on purpose goes by the food.
+  const water = Math.max(0, (composed.waterInGrams - composed.reducedSteamGrams) * share);
+  const leaves = steamFrom(all, water, composed.dryInGrams * share, driesIn(composed.cookings));
+  if (all > 0 && leaves < all) for (const each of stages) each.steamGrams *= leaves / all;
+  return Math.min(all, leaves);
 }
 
 /** Area of the pans the batch is fried in, over the home pan's; null where nothing says what it is fried in. */

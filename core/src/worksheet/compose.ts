@@ -1,7 +1,7 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
 import { containedIn, equipmentTraces, tracesOf, type Trace } from '../allergen';
 import { finding, type Finding } from '../finding';
-import { inSentence } from '../food';
+import { inSentence, type Food } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
 import { figureText } from '../quantity';
 import {
@@ -20,16 +20,16 @@ import { standardize, type Follows, type StandardLine } from '../recipe/standard
 import { equipmentUsed } from '../recipe/equipment-used';
 import { mentionsOf } from '../recipe/audit';
 import { mentionFindings, mentionTraces } from './named';
-import { deepFryingStep, isBakedDeep, stagesOf } from '../recipe/work';
+import { fryingBath, pouredOff, steamFrom, waterShareOf } from '../matter';
+import type { BathLine } from '../matter/baths';
+import { isBakedDeep, stagesOf } from '../recipe/work';
 import { WATER_ID } from '../swap/swap';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
 import { subIngredients } from '../label/sub-ingredients';
 
-/** Most of a home recipe's weight that may leave it as steam before the times are taken for a slip (convention). */
-export const MOST_STEAM_SHARE = 0.6;
 /** Foods that count as liquid for dry grain and pulses to drink. */
-const LIQUID_CATEGORIES = new Set(['water', 'milk', 'stock']);
+const LIQUID_CATEGORIES = new Set(['water', 'milk', 'stock', 'wine', 'drink']);
 
 export interface ComposedLine extends StandardLine {
   /** The component's own composition, when the line is one. */
@@ -60,6 +60,9 @@ export interface Composed {
   waterGrams: number;
   /** Water that dry foods take up when cooked apart. */
   absorbedGrams: number;
+  /** Water and all else of what ends in the food, before any of it leaves as steam. */
+  waterInGrams: number;
+  dryInGrams: number;
   /** Everything that goes in at home size, absorbed water too. */
   putInGrams: number;
   /** What is left of it once the steam is gone, 0 to 1: measured, or less what sticks to pots and spoons. */
@@ -122,6 +125,10 @@ function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
   }));
 }
 
+/** Finished grams before what sticks to pots and spoons: what the nutrients of a whole recipe are spread over. */
+export const beforeLoss = ({ finishedGrams, keptShare, isMeasured }: Composed): number =>
+  isMeasured ? finishedGrams : finishedGrams / keptShare;
+
 function addLine(
   sum: NutrientSum,
   line: ComposedLine,
@@ -133,7 +140,7 @@ function addLine(
   const vector = food && vectorHere(food, book.foods, kitchen);
   if (!weight) addUnknown(sum, line.id);
   else if (inner)
-    addSum(sum, inner.nutrients, inner.finishedGrams > 0 ? weight.grams / inner.finishedGrams : 0, line.id);
+    addSum(sum, inner.nutrients, inner.finishedGrams > 0 ? weight.grams / beforeLoss(inner) : 0, line.id);
   else if (food && vector)
     addFood(sum, vector, weight.grams * line.takenUp, line.id, keptShares(line.source, food, steps));
   else addUnknown(sum, line.id);
@@ -181,9 +188,10 @@ function absorbedWater(recipe: Recipe, lines: readonly ComposedLine[], findings:
   const isDry = recipe.steps.length > 0 && !stagesOf(recipe).some(({ kind }) => kind === 'simmer');
   const hasLiquid =
     isDry || lines.some((line) => line.component || LIQUID_CATEGORIES.has(line.food?.category ?? ''));
+  const isSoaked = !stagesOf(recipe).some(({ kind }) => kind === 'simmer');
   let absorbed = 0;
   for (const line of lines) {
-    const grams = absorbedBy(line, hasLiquid);
+    const grams = absorbedBy(line, hasLiquid, isSoaked && isSoakedIn(line, recipe));
     if (grams <= 0) continue;
     absorbed += grams;
     const figures = { name: line.name, grams: figureText(grams, 0) };
@@ -192,22 +200,75 @@ function absorbedWater(recipe: Recipe, lines: readonly ComposedLine[], findings:
   return absorbed;
 }
 
+/** What soaking overnight makes of a dry pulse where the larder has no figure for it (kitchen reference: beans about 2.1). */
+const SOAKED_RATIO = 2.1;
+const soakedRatio = (food: Food): number =>
+  food.cookingYields.find(({ method }) => method === 'soaked')?.ratio ??
+  Math.min(SOAKED_RATIO, food.cookingYield ?? SOAKED_RATIO);
+
+/** Whether a step soaks a line. */
+const isSoakedIn = ({ source }: ComposedLine, { steps }: Recipe): boolean =>
+  steps.some(({ text, reading }) => /\bsoak/i.test(text) && reading.lineIds.includes(source.id));
+
 /** Water of its own cooking that a line brings into the dish, in grams at home size. */
-export function absorbedBy({ food, weight, source }: ComposedLine, hasLiquid: boolean): number {
+export function absorbedBy(
+  { food, weight, source }: ComposedLine,
+  hasLiquid: boolean,
+  isSoakedOnly = false,
+): number {
   if (!weight || food?.state !== 'dry' || food.cookingYield === null) return 0;
+  // Soaked, drained and never boiled: what the soaking puts in, and no more.
+  if (isSoakedOnly) return weight.grams * (soakedRatio(food) - 1);
   if (hasLiquid && !source.answers.isCookedApart) return 0;
   return weight.grams * (food.cookingYield - 1);
 }
 
 const FATS = new Set(['oil', 'fat']);
 
+const asBathLine = ({ id, source, food, weight }: ComposedLine): BathLine => ({
+  id: source.id === id ? id : source.id,
+  grams: weight?.grams ?? 0,
+  isFat: food !== null && FATS.has(food.category),
+  isWater: food?.id === WATER_ID,
+});
+
+/**
+ * Water that food is boiled in and that is poured off is eaten only as far as the food drinks it, and salt goes with the water.
+ * Marked on the lines of water and salt, and said.
+ */
+function markPouredOff(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): void {
+  const bath = pouredOff(recipe, lines.map(asBathLine));
+  if (!bath) return;
+  const waters = lines.filter(({ source }) => bath.waterIds.includes(source.id));
+  const boiled = lines.filter(({ source }) => bath.foodIds.has(source.id));
+  const grams = waters.reduce((sum, { weight }) => sum + (weight?.grams ?? 0), 0);
+  const drunk = boiled.reduce(
+    (sum, { food, weight }) =>
+      sum + (food?.state === 'dry' && food.cookingYield ? (weight?.grams ?? 0) * (food.cookingYield - 1) : 0),
+    0,
+  );
+  if (grams <= 0 || drunk >= grams) return;
+  const share = drunk / grams;
+  for (const line of waters) line.takenUp = share;
+  // Salt that no other step names goes into the water.
+  const elsewhere = new Set(
+    recipe.steps.filter(({ text }) => !/\bboil/i.test(text)).flatMap(({ reading }) => reading.lineIds),
+  );
+  for (const line of lines)
+    if (line.role === 'salt' && (bath.foodIds.has(line.source.id) || !elsewhere.has(line.source.id)))
+      line.takenUp = share;
+  const figures = { grams: figureText(grams - drunk, 0), drunk: figureText(drunk, 0) };
+  findings.push(finding('water-poured-off', waters[0]!.id, figures));
+}
+
 /** Of the oil something is deep-fried in only what the food takes up is eaten: marked on its lines, and said. */
 function markDeepFrying(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): void {
-  const step = deepFryingStep(recipe.steps);
-  if (!step) return;
   const isFat = (line: ComposedLine): boolean => line.food !== null && FATS.has(line.food.category);
+  const bath = fryingBath(recipe, lines.map(asBathLine));
+  if (!bath) return;
+  const { step, fatIds } = bath;
   const isNamed = (line: ComposedLine): boolean => step.reading.lineIds.includes(line.source.id);
-  const fats = lines.filter((line) => isFat(line) && line.follows === 'pan');
+  const fats = lines.filter((line) => isFat(line) && fatIds.includes(line.id));
   const named = lines.filter((line) => !isFat(line) && isNamed(line));
   const fried = named.length > 0 ? named : lines.filter((line) => !isFat(line));
   const grams = fats.reduce((sum, line) => sum + (line.weight?.grams ?? 0), 0);
@@ -238,13 +299,26 @@ function crossContact(recipe: Recipe, { book, kitchen, dish }: Context): Trace[]
     .flatMap((each) => equipmentTraces(each, book.foods.foods, kitchen, isSaid));
 }
 
+/** Where so little of what the times would drive off is there, they may be a slip: said, not only corrected (convention). */
+const SLIP_SHARE = 0.5;
+
+/** What dries the food: an oven where one is used, else a pot. */
+export const driesIn = (cookings: readonly Cooking[]): 'oven' | 'pot' =>
+  cookings.some(({ heat }) => heat === 'oven') ? 'oven' : 'pot';
+
 interface Steam {
   fixed: number;
   reduced: number;
 }
 
-/** Home steam by what it follows, no more of it than can leave. */
-function steamOf(recipe: Recipe, cookings: readonly Cooking[], putIn: number, findings: Finding[]): Steam {
+/** Home steam by what it follows: drying slows as the water goes, and no more leaves than can. */
+function steamOf(
+  recipe: Recipe,
+  cookings: readonly Cooking[],
+  waterIn: number,
+  dryIn: number,
+  findings: Finding[],
+): Steam {
   const steam: Steam = { fixed: 0, reduced: 0 };
   for (const cooking of cookings)
     steam[cooking.reduces ? 'reduced' : 'fixed'] += steamGrams(
@@ -252,10 +326,11 @@ function steamOf(recipe: Recipe, cookings: readonly Cooking[], putIn: number, fi
       homeSurface(cooking, isBakedDeep(recipe)),
     );
   const all = steam.fixed + steam.reduced;
-  const most = putIn * MOST_STEAM_SHARE;
-  if (all <= most || putIn <= 0) return putIn > 0 ? steam : { fixed: 0, reduced: 0 };
-  findings.push(finding('steam-capped', null, { steam: figureText(all, 0), most: figureText(most, 0) }));
-  return { fixed: (steam.fixed * most) / all, reduced: (steam.reduced * most) / all };
+  const leaves = steamFrom(all, waterIn, dryIn, driesIn(cookings));
+  if (all <= 0 || leaves >= all) return steam;
+  if (leaves < all * SLIP_SHARE)
+    findings.push(finding('steam-capped', null, { steam: figureText(all, 0), most: figureText(leaves, 0) }));
+  return { fixed: (steam.fixed * leaves) / all, reduced: (steam.reduced * leaves) / all };
 }
 
 interface FinishedWeight {
@@ -293,6 +368,14 @@ const isYieldMeasured = ({ measuredYieldGrams }: Recipe): boolean =>
 /** Water in the pan instead of fat: it is gone as steam before anything else goes in. */
 const isSweat = (line: StandardLine): boolean => line.technique?.kind === 'water';
 
+/** Water in a gram of a line: of its food, or of its component as that was finished. */
+function waterIn({ food, inner }: ComposedLine): number {
+  if (food) return waterShareOf(food);
+  if (!inner || !(inner.finishedGrams > 0)) return 0;
+  const left = Math.max(0, inner.waterInGrams - (inner.steamGrams - inner.sweatGrams)) * inner.keptShare;
+  return Math.min(1, left / inner.finishedGrams);
+}
+
 function composeIn(recipe: Recipe, context: Context): Composed {
   const known = context.done.get(recipe.id);
   if (known) return known;
@@ -303,11 +386,13 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   const mentions = mentionsOf(recipe, book, kitchen);
   const findings: Finding[] = mentionFindings(mentions);
   markDeepFrying(recipe, lines, findings);
+  markPouredOff(recipe, lines, findings);
   const cookings = recipe.steps.flatMap((step) => cookingsIn(step.reading));
   const absorbedGrams = absorbedWater(recipe, lines, findings);
   const putIn = { grams: absorbedGrams, lowGrams: absorbedGrams, highGrams: absorbedGrams };
   let sweatGrams = 0;
   let waterGrams = 0;
+  let waterInGrams = absorbedGrams;
   for (const line of lines) {
     const { weight } = line;
     if (!weight) continue;
@@ -318,9 +403,10 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     putIn.grams += weight.grams * line.takenUp;
     putIn.lowGrams += weight.lowGrams * line.takenUp;
     putIn.highGrams += weight.highGrams * line.takenUp;
-    if (line.follows === 'water') waterGrams += weight.grams;
+    if (line.follows === 'water') waterGrams += weight.grams * line.takenUp;
+    waterInGrams += weight.grams * line.takenUp * waterIn(line);
   }
-  const steam = steamOf(recipe, cookings, putIn.grams, findings);
+  const steam = steamOf(recipe, cookings, waterInGrams, putIn.grams - waterInGrams, findings);
   const nutrients = emptySum();
   for (const line of lines) addLine(nutrients, line, recipe.steps, book, kitchen);
   const weights = finishedWeight(recipe, putIn, steam.fixed + steam.reduced, kitchen.transferLoss);
@@ -337,6 +423,8 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     sweatGrams,
     waterGrams,
     absorbedGrams,
+    waterInGrams,
+    dryInGrams: putIn.grams - waterInGrams,
     putInGrams: putIn.grams + sweatGrams,
     nutrients,
     traces: [

@@ -3,7 +3,7 @@ import { keptShares, NUTRIENTS, vectorHere, type NutrientId } from '../nutrition
 import { figureText, gramsText } from '../quantity';
 import type { Book } from '../recipe/book';
 import { factorFor, planBatch } from './batch';
-import { compose, foodFollows } from './compose';
+import { beforeLoss, compose, foodFollows } from './compose';
 import { homePortionGrams } from './wanted';
 import type { WorksheetLine } from './lines';
 import type { Worksheet, WorksheetInput } from './worksheet';
@@ -197,14 +197,15 @@ export function contributions(
   const batch = planBatch(composed, input.target, input.kitchen, input.vesselIds ?? []);
   const index = NUTRIENTS.indexOf(nutrient);
   const grams = portionGrams ?? homePortionGrams(composed);
-  const share = batch.finishedGrams > 0 ? grams / batch.finishedGrams : 0;
+  const ofAll = composed.isMeasured ? 1 : composed.keptShare;
+  const share = batch.finishedGrams > 0 ? (grams * ofAll) / batch.finishedGrams : 0;
   const list = composed.lines.map((line): Contribution => {
     const { id, name, weight: home, food, inner, source, takenUp } = line;
     if (!home) return { lineId: id, name, amount: null };
     const weight = { grams: home.grams * takenUp * factorFor(foodFollows(line), batch) };
     if (inner) {
       const isUnknown = inner.nutrients.missing[index]!.length > 0;
-      const perGram = inner.finishedGrams > 0 ? inner.nutrients.amounts[index]! / inner.finishedGrams : 0;
+      const perGram = inner.finishedGrams > 0 ? inner.nutrients.amounts[index]! / beforeLoss(inner) : 0;
       return { lineId: id, name, amount: isUnknown ? null : perGram * weight.grams * share };
     }
     const perGram = (food && vectorHere(food, book.foods, input.kitchen)?.[index]) ?? NaN;

@@ -20,7 +20,7 @@ import {
   type NutrientId,
 } from '../nutrition';
 import type { Book } from '../recipe/book';
-import type { Composed, ComposedLine } from './compose';
+import { beforeLoss, type Composed, type ComposedLine } from './compose';
 
 /** The least and the most a figure may be. */
 export interface Range {
@@ -65,7 +65,7 @@ function figuresOf(
   if (!weight) return [amounts, variance];
   if (inner) {
     if (!(inner.finishedGrams > 0)) return [amounts, variance];
-    const share = weight.grams / inner.finishedGrams;
+    const share = weight.grams / beforeLoss(inner);
     const within = unsureOf(inner, kitchen, book);
     const made = yieldSpread(inner);
     const spread = Math.max(made.low, made.high);

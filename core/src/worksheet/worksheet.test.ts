@@ -43,7 +43,7 @@ describe('the worksheet', () => {
 
   test('too much water in the recipe for a small surface is said', () => {
     const recipe = recipeOf(
-      ['500 g red lentils', '300 g water'],
+      ['500 g red lentils', '100 g water', '1 kg cherry tomatoes'],
       ['Simmer gently, uncovered, for 60 minutes.'],
     );
     const sheet = sheetOf(recipe, { kind: 'weight', grams: 40_000 });

@@ -215,7 +215,9 @@ function nutrientsOfBatch(composed: Composed, batch: Batch, book: Book, kitchen:
 
 function nutritionOf(composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): Worksheet['nutrition'] {
   // The same solids in the finished batch: per gram of finished food, whatever water the vessel asked for.
-  const perBatch = batch.factor > 0 ? batch.finishedGrams / batch.factor : 0;
+  // What sticks to pots and spoons takes all in proportion: it changes weights, never figures per 100 g.
+  const beforeLoss = composed.isMeasured ? 1 : composed.keptShare;
+  const perBatch = batch.factor > 0 ? batch.finishedGrams / (batch.factor * beforeLoss) : 0;
   const sum = nutrientsOfBatch(composed, batch, book, kitchen);
   const facts = (grams: number): Facts => factsOf(sum, perBatch, grams, kitchen.regime);
   return {
@@ -231,7 +233,11 @@ const scopeOfRange = (composed: Composed, batch: Batch, book: Book, kitchen: Kit
   composed,
   kitchen,
   book,
-  share: batch.finishedGrams > 0 ? (batch.portionGrams * batch.factor) / batch.finishedGrams : 0,
+  share:
+    batch.finishedGrams > 0
+      ? (batch.portionGrams * batch.factor * (composed.isMeasured ? 1 : composed.keptShare)) /
+        batch.finishedGrams
+      : 0,
 });
 
 function rangesOf(perPortion: Facts, scope: RangeScope): Record<FactId, Range> {

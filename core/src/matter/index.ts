@@ -1,0 +1,3 @@
+export { waterShareOf } from './water';
+export { residualShare, steamFrom } from './drying';
+export { fryingBath, pouredOff } from './baths';

@@ -1,0 +1,106 @@
+/** Dishes with bands from physics and composition tables: what a scale and a laboratory would find. */
+import fc from 'fast-check';
+import {
+  homeTarget,
+  readRecipe,
+  recipeFromReading,
+  residualShare,
+  steamFrom,
+  type Facts,
+  type Worksheet,
+} from '../index';
+import { bare } from '../testing/asked';
+import { book, sheetOf } from '../testing/world';
+
+function dish(lines: string[], steps: string[], transferLoss = 0.02): Worksheet[] {
+  const text = ['A dish', 'Serves 4', '', 'Ingredients', ...lines, '', 'Method', ...steps].join('\n');
+  const recipe = recipeFromReading(readRecipe(text, book.foods), 'matter');
+  const kitchen = { ...bare, transferLoss };
+  return [homeTarget(recipe, book, kitchen), { kind: 'weight', grams: 40_000 } as const].map((target) =>
+    sheetOf(recipe, target, kitchen),
+  );
+}
+const solids = ({ fatG, proteinG, carbohydrateG }: Facts): number => fatG + proteinG + carbohydrateG;
+
+type Band = Partial<Record<'energyKcal' | 'fatG' | 'proteinG' | 'carbohydrateG' | 'saltG', [number, number]>>;
+const CASES: readonly [name: string, lines: string[], steps: string[], per100g: Band][] = [
+  ['almonds hold 4 % water and lose no more', ['500 g almonds'], ['Roast for 30 minutes at 180 °C.'], { energyKcal: [570, 640], fatG: [48, 54] }],
+  ['pumpkin seeds toasted dry', ['300 g pumpkin seeds'], ['Roast for 20 minutes at 160 °C.'], { energyKcal: [530, 620] }],
+  ['oat bars stay under 100 g of solids', ['300 g rolled oats', '100 g maple syrup', '80 g olive oil', '100 g almonds'], ['Bake for 35 minutes at 170 °C.'], { energyKcal: [460, 540] }],
+  ['granola', ['500 g rolled oats', '100 g sunflower seeds', '120 g maple syrup', '60 g rapeseed oil'], ['Bake for 40 minutes at 150 °C.'], { energyKcal: [420, 500] }],
+  ['a loaf keeps a third of its weight as water', ['500 g strong wheat flour', '340 g water', '10 g fine salt', '7 g dried yeast'], ['Knead and bake for 40 minutes at 220 °C.'], { energyKcal: [215, 275], carbohydrateG: [42, 56] }],
+  ['roast roots keep most of their water', ['500 g carrots', '500 g parsnips', '40 g olive oil'], ['Roast for 45 minutes at 200 °C.'], { energyKcal: [85, 165] }],
+  ['a fruit bake', ['1.2 kg plums', '100 g rolled oats', '60 g plain flour', '60 g margarine'], ['Bake for 40 minutes at 180 °C.'], { energyKcal: [110, 165] }],
+  ['chips said deep-fried', ['1 kg potatoes', '1 litre sunflower oil, for deep-frying'], ['Deep-fry for 5 minutes.'], { fatG: [5, 15] }],
+  ['chips in batches', ['1 kg potatoes', '1 litre sunflower oil, for deep-frying'], ['Fry in batches until golden.'], { fatG: [5, 15] }],
+  ['chips lowered into hot oil', ['1 kg potatoes', '1 litre sunflower oil'], ['Lower them into hot oil and cook for 4 minutes.'], { fatG: [5, 15] }],
+  ['chips in oil at a temperature', ['1 kg potatoes', '1 litre sunflower oil'], ['Heat the oil to 175 °C and fry the potatoes for 5 minutes.'], { fatG: [5, 15] }],
+  ['chips in the fryer', ['1 kg potatoes', '2 litres sunflower oil'], ['Use the deep fat fryer, 5 minutes.'], { fatG: [5, 15] }],
+  ['chips in a deep pan', ['1 kg potatoes', '1 litre sunflower oil'], ['Heat the oil in a deep pan and fry the potatoes in batches for 5 minutes.'], { fatG: [5, 15] }],
+  ['fritters fried twice', ['800 g courgettes', '100 g chickpea flour', '750 ml rapeseed oil, for frying'], ['Fry for 4 minutes, then fry again for 2 minutes.'], { fatG: [4, 16] }],
+  ['a film of oil is eaten whole, and goes by the pan in a batch', ['1 kg mushrooms', '40 g olive oil'], ['Fry the mushrooms in the oil for 8 minutes.'], { fatG: [2.5, 6] }],
+  ['spaghetti in 5 l of salted water', ['400 g spaghetti', '5 l water', '50 g fine salt'], ['Boil the spaghetti in the salted water for 10 minutes and drain.'], { energyKcal: [140, 170], saltG: [0.3, 1.2] }],
+  ['noodles drained in the next step', ['300 g wheat noodles', '4 l water'], ['Boil the noodles for 6 minutes.', 'Drain and rinse.'], { energyKcal: [130, 175] }],
+  ['potatoes boiled and drained drink nothing', ['1 kg peeled potatoes', '2 l water'], ['Boil the potatoes for 20 minutes, then drain.'], { energyKcal: [70, 90] }],
+  ['what is kept is no bath', ['200 g red lentils', '700 g water'], ['Simmer covered for 20 minutes; drain, keeping the cooking water for the soup.'], { energyKcal: [60, 100] }],
+  ['couscous said cooked', ['200 g cooked couscous'], ['Fluff up.'], { energyKcal: [120, 180] }],
+  ['farro said cooked', ['200 g cooked farro'], ['Serve.'], { energyKcal: [105, 165] }],
+  ['orzo said cooked', ['200 g cooked orzo'], ['Serve.'], { energyKcal: [130, 175] }],
+  ['wine is a liquid', ['200 g green lentils', '800 g white wine'], ['Simmer covered for 30 minutes.'], { proteinG: [4.5, 6] }],
+  ['soaked and ground', ['500 g dried chickpeas'], ['Soak the chickpeas overnight and drain.', 'Grind everything.'], { energyKcal: [165, 205], proteinG: [8.5, 11.5] }],
+  ['simmered until thick', ['250 g red lentils', '1 litre water'], ['Simmer uncovered for 25 minutes.'], { proteinG: [4.5, 6.5] }],
+  ['raw', ['300 g carrots', '300 g apples'], ['Grate and mix.'], { energyKcal: [40, 52] }],
+  ['blended', ['400 g cooked white beans', '40 g olive oil'], ['Blend.'], { fatG: [8, 11] }],
+]; // prettier-ignore
+
+test.each(CASES)('%s', (_, lines, steps, band) => {
+  for (const sheet of dish(lines, steps)) {
+    const { per100g } = sheet.nutrition;
+    for (const [id, [low, high]] of Object.entries(band)) {
+      const value = id === 'saltG' ? (per100g.sodiumMg * 2.5) / 1000 : per100g[id as keyof Facts];
+      expect([id, value, value >= low && value <= high]).toEqual([id, value, true]);
+    }
+    expect(solids(per100g)).toBeLessThanOrEqual(100);
+    expect(per100g.energyKcal).toBeLessThanOrEqual(900);
+  }
+});
+
+test('what sticks to pots changes weights, never figures per 100 g', () => {
+  const lines = ['300 g red lentils', '900 g water', '30 g olive oil'];
+  const of = (loss: number) => dish(lines, ['Simmer covered for 20 minutes.'], loss)[0]!;
+  const [none, much] = [of(0), of(0.2)];
+  expect(much.nutrition.per100g.proteinG).toBeCloseTo(none.nutrition.per100g.proteinG, 9);
+  expect(much.baseGrams).toBeCloseTo(none.baseGrams * 0.8, 6);
+});
+
+describe('drying', () => {
+  const grams = fc.double({ min: 0.01, max: 50_000, noNaN: true });
+  const where = fc.constantFrom('oven' as const, 'pot' as const);
+
+  test('steam never exceeds what drives it, nor the water above the residual', () => {
+    fc.assert(
+      fc.property(grams, grams, grams, where, (driven, water, dry, at) => {
+        const steam = steamFrom(driven, water, dry, at);
+        expect(steam).toBeLessThanOrEqual(driven * (1 + 1e-9));
+        expect(steam).toBeLessThanOrEqual(water);
+        const left = water - steam;
+        const least = Math.min(water / (water + dry), residualShare(water / (water + dry)));
+        expect(left / (left + dry)).toBeGreaterThanOrEqual(least - 1e-9);
+      }),
+    );
+  });
+
+  test('more heat takes more, and a gram more of anything never makes the dish lighter', () => {
+    fc.assert(
+      fc.property(grams, grams, grams, grams, where, (driven, water, dry, more, at) => {
+        const finished = (d: number, w: number, rest: number): number => w + rest - steamFrom(d, w, rest, at);
+        expect(steamFrom(driven + more, water, dry, at)).toBeGreaterThanOrEqual(
+          steamFrom(driven, water, dry, at) - 1e-9,
+        );
+        const before = finished(driven, water, dry);
+        expect(finished(driven, water + more, dry)).toBeGreaterThanOrEqual(before * (1 - 1e-9));
+        expect(finished(driven, water, dry + more)).toBeGreaterThanOrEqual(before * (1 - 1e-9));
+      }),
+    );
+  });
+});
