@@ -232,22 +232,33 @@ const asBathLine = ({ id, source, food, weight }: ComposedLine): BathLine => ({
   isWater: food?.id === WATER_ID,
 });
 
+/** Food boiled in salted water takes up the salt of this share of its own weight in water, if it drinks no more (convention). */
+const SALT_EXCHANGE = 0.3;
+
 /**
  * Water that food is boiled in and that is poured off is eaten only as far as the food drinks it, and salt goes with the water.
- * Marked on the lines of water and salt, and said.
+ * Marked on the lines of water and salt, and said. Returns the step that boils: its steam comes from what is poured off, not
+ * from the food.
  */
-function markPouredOff(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): void {
+function markPouredOff(
+  recipe: Recipe,
+  lines: readonly ComposedLine[],
+  findings: Finding[],
+): RecipeStep | null {
   const bath = pouredOff(recipe, lines.map(asBathLine));
-  if (!bath) return;
+  if (!bath) return null;
   const waters = lines.filter(({ source }) => bath.waterIds.includes(source.id));
   const boiled = lines.filter(({ source }) => bath.foodIds.has(source.id));
   const grams = waters.reduce((sum, { weight }) => sum + (weight?.grams ?? 0), 0);
-  const drunk = boiled.reduce(
-    (sum, { food, weight }) =>
-      sum + (food?.state === 'dry' && food.cookingYield ? (weight?.grams ?? 0) * (food.cookingYield - 1) : 0),
+  const drinks = ({ food, weight }: ComposedLine): number =>
+    food?.state === 'dry' && food.cookingYield ? (weight?.grams ?? 0) * (food.cookingYield - 1) : 0;
+  const drunk = boiled.reduce((sum, line) => sum + drinks(line), 0);
+  // What drinks nothing still takes up salt.
+  const salted = boiled.reduce(
+    (sum, line) => sum + Math.max(drinks(line), SALT_EXCHANGE * (line.weight?.grams ?? 0)),
     0,
   );
-  if (grams <= 0 || drunk >= grams) return;
+  if (grams <= 0 || drunk >= grams) return null;
   const share = drunk / grams;
   for (const line of waters) line.takenUp = share;
   // Salt that no other step names goes into the water.
@@ -256,9 +267,10 @@ function markPouredOff(recipe: Recipe, lines: readonly ComposedLine[], findings:
   );
   for (const line of lines)
     if (line.role === 'salt' && (bath.foodIds.has(line.source.id) || !elsewhere.has(line.source.id)))
-      line.takenUp = share;
+      line.takenUp = Math.min(1, salted / grams);
   const figures = { grams: figureText(grams - drunk, 0), drunk: figureText(drunk, 0) };
   findings.push(finding('water-poured-off', waters[0]!.id, figures));
+  return bath.step;
 }
 
 /** Of the oil something is deep-fried in only what the food takes up is eaten: marked on its lines, and said. */
@@ -386,8 +398,10 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   const mentions = mentionsOf(recipe, book, kitchen);
   const findings: Finding[] = mentionFindings(mentions);
   markDeepFrying(recipe, lines, findings);
-  markPouredOff(recipe, lines, findings);
-  const cookings = recipe.steps.flatMap((step) => cookingsIn(step.reading));
+  const bathStep = markPouredOff(recipe, lines, findings);
+  const cookings = recipe.steps
+    .filter((step) => step !== bathStep)
+    .flatMap((step) => cookingsIn(step.reading));
   const absorbedGrams = absorbedWater(recipe, lines, findings);
   const putIn = { grams: absorbedGrams, lowGrams: absorbedGrams, highGrams: absorbedGrams };
   let sweatGrams = 0;
