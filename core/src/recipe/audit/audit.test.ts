@@ -189,3 +189,13 @@ test('every mention of the demo book ends, and nothing of it is asked but what i
     expect([recipe.id, open.map(({ text, place }) => [text, place.text])]).toEqual([recipe.id, []]);
   }
 });
+
+test.each([
+  ['500 g strong white bread flour', 'Strong wheat flour'],
+  ['500 g white bread flour', 'Strong wheat flour'],
+  ['500 g strong wholemeal bread flour', 'Wholemeal wheat flour'],
+])('%s is flour and no bread', (line, name) => {
+  const loaf = dish(['Bake for 40 minutes.'], [line, '300 g water']);
+  expect(sheetOf(loaf, target, bare).lines[0]!.name).toBe(name);
+  expect(asked(loaf)).toEqual([]);
+});
