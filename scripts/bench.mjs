@@ -20,6 +20,7 @@ await main(async () => {
   ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
   for (const script of [
     'scripts/bench-words.ts',
+    'scripts/bench-matter.ts',
     'scripts/bench-labels.ts',
     'scripts/bench-swaps.ts',
     'scripts/bench-import.ts',

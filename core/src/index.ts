@@ -12,5 +12,6 @@ export * from './print';
 export * from './label';
 export * from './swap';
 export * from './matter';
+export * from './assay';
 export * from './worksheet';
 export * from './exchange';

@@ -99,6 +99,7 @@ function recipeFromWords(spoken: SpokenRecipe, book: Book): { recipe: Recipe; re
     steps,
     notes: [...reading.notes, ...spoken.notes],
     notIn: [],
+    confirmed: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

@@ -14,6 +14,7 @@ import {
   SCALING_ROLES,
   SOURCE_CLASSES,
   SUBSTANCES,
+  BATH_ANSWERS,
   TECHNIQUES,
   WHOLE_FOOD_CLASSES,
 } from '@hand-ladle/core';
@@ -88,6 +89,9 @@ const answers = Joi.object({
   gramsOrigin: Joi.string().valid('weighed here', 'convention'),
   isCookedApart: Joi.boolean().valid(true),
   technique: Joi.string().valid(...TECHNIQUES),
+  bath: Joi.string()
+    .valid(...BATH_ANSWERS)
+    .description('Oil or water food lies in: eaten with it, or left but for what the food takes up'),
 });
 
 const reading = Joi.object({
@@ -181,6 +185,18 @@ export const recipe = Joi.object({
     .max(2000)
     .default([])
     .description('What a cook said is not in the dish, though this text names it'),
+  confirmed: Joi.array()
+    .items(
+      Joi.object({
+        what: Joi.string().max(60).required(),
+        figure: Joi.number().positive().required(),
+        by: person.required(),
+        on: date.required(),
+      }),
+    )
+    .max(40)
+    .default([])
+    .description('Figures the audit of matter doubts and a cook stands for, while they stay as they were'),
   parentId: id.allow(null).required(),
   swaps: Joi.array()
     .items(Joi.object({ fromId: id.required(), swapId: id.required(), isInherited: Joi.boolean() }))

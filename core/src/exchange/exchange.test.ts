@@ -49,6 +49,7 @@ const anyTold = fc.record({
           { foodId: 'kale', grams: 3 },
           { foodId: 'white-beans-dry', grams: 200, gramsOrigin: 'convention' as const, isCookedApart: true },
           { technique: 'water' as const },
+          { bath: 'left' as const },
         ),
       }),
       { minLength: 1, maxLength: 6 },
@@ -58,6 +59,10 @@ const anyTold = fc.record({
     .array(text, { maxLength: 4 })
     .map((texts) => texts.map((each, index) => ({ id: `s${index + 1}`, text: each }))),
   notes: fc.constantFrom<string[][]>([], ['Good with bread.', '## - 1. a mark -->']),
+  confirmed: fc.constantFrom<ToldRecipe['confirmed'][]>(
+    [],
+    [{ what: 'energy', figure: 512.5, by: 'R. Fallow', on: '2026-11-28' }],
+  ),
   notIn: fc.constantFrom<ToldRecipe['notIn'][]>(
     [],
     [{ name: 'bread', text: 'Good with bread.', by: 'R. Fallow', on: '2026-11-20' }],

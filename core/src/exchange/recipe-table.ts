@@ -14,6 +14,7 @@ export const RECIPE_COLUMNS = [
   'grams_origin',
   'cooked_apart',
   'technique',
+  'bath',
   'portions',
   'portion_g',
   'finished_g',
@@ -28,7 +29,7 @@ const cell = (value: number | null | undefined): string =>
 /** The rows of one recipe. */
 export function rowsFromRecipe(told: ToldRecipe): RecipeRow[] {
   const own = { recipe_id: told.id, recipe: safeCell(told.name) };
-  const { parentId, swaps, freeFrom, apart, target, notes, notIn } = told;
+  const { parentId, swaps, freeFrom, apart, target, notes, notIn, confirmed } = told;
   return [
     {
       ...own,
@@ -37,7 +38,7 @@ export function rowsFromRecipe(told: ToldRecipe): RecipeRow[] {
       portion_g: cell(told.portionGrams),
       finished_g: cell(told.measuredYieldGrams),
       component: told.isComponent ? 'yes' : 'no',
-      more: JSON.stringify({ parentId, swaps, freeFrom, apart, target, notes, notIn }),
+      more: JSON.stringify({ parentId, swaps, freeFrom, apart, target, notes, notIn, confirmed }),
     },
     ...told.lines.map(({ id, text, part, answers }) => ({
       ...own,
@@ -50,6 +51,7 @@ export function rowsFromRecipe(told: ToldRecipe): RecipeRow[] {
       grams_origin: answers.gramsOrigin ?? '',
       cooked_apart: answers.isCookedApart ? 'yes' : '',
       technique: answers.technique ?? '',
+      bath: answers.bath ?? '',
     })),
     ...told.steps.map(({ id, text }) => ({ ...own, kind: 'step', text: safeCell(text), id })),
   ];
@@ -90,6 +92,7 @@ function fromRows(rows: readonly RecipeRow[]): ToldRecipe {
         gramsOrigin: row.grams_origin,
         isCookedApart: row.cooked_apart === 'yes',
         technique: row.technique,
+        bath: row.bath,
       }),
     })),
     steps: stepRows.map((row, index) => row.id ?? `s${index + 1}`),

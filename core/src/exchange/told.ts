@@ -6,9 +6,11 @@ import type { FoodSet } from '../food';
 import { readLine } from '../recipe/read-line';
 import { stepsFromTexts } from '../recipe/read-recipe';
 import {
+  BATH_ANSWERS,
   TECHNIQUES,
   type AppliedSwap,
   type LineAnswers,
+  type Confirmed,
   type NotIn,
   type Recipe,
   type RecipeLine,
@@ -33,6 +35,7 @@ export interface ToldRecipe {
   steps: { id: string; text: string }[];
   notes: string[];
   notIn: NotIn[];
+  confirmed: Confirmed[];
   parentId: string | null;
   swaps: AppliedSwap[];
   freeFrom: string[];
@@ -53,6 +56,7 @@ export function toldFrom(recipe: Recipe, target: Target | null = null): ToldReci
     steps: recipe.steps.map(({ id, text }) => ({ id, text })),
     notes: [...recipe.notes],
     notIn: recipe.notIn.map((each) => ({ ...each })),
+    confirmed: recipe.confirmed.map((each) => ({ ...each })),
     parentId: recipe.parentId,
     swaps: [...recipe.swaps],
     freeFrom: [...recipe.freeFrom],
@@ -84,6 +88,7 @@ export function recipeFromTold(told: ToldRecipe, larder: FoodSet): Recipe {
     steps,
     notes: told.notes,
     notIn: told.notIn,
+    confirmed: told.confirmed,
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,
@@ -105,6 +110,7 @@ export function plainTold(name: string, lines: readonly string[], steps: readonl
     steps: steps.map((text, index) => ({ id: `s${index + 1}`, text })),
     notes: [],
     notIn: [],
+    confirmed: [],
     parentId: null,
     swaps: [],
     freeFrom: [],
@@ -128,12 +134,14 @@ export function answersFrom(value: unknown): LineAnswers {
       ? value['gramsOrigin']
       : null;
   const technique = TECHNIQUES.find((each) => each === value['technique']);
+  const bath = BATH_ANSWERS.find((each) => each === value['bath']);
   return {
     ...(foodId === null ? {} : { foodId }),
     ...(grams === null ? {} : { grams }),
     ...(grams === null || origin === null ? {} : { gramsOrigin: origin }),
     ...(value['isCookedApart'] === true ? { isCookedApart: true } : {}),
     ...(technique === undefined ? {} : { technique }),
+    ...(bath === undefined ? {} : { bath }),
   };
 }
 
@@ -143,6 +151,14 @@ function notInFrom(value: unknown): NotIn[] {
   const [name, where, by, on] = [value['name'], value['text'], value['by'], value['on']].map(text);
   const isWhole = name !== '' && where !== '' && by !== '' && /^\d{4}-\d{2}-\d{2}$/.test(on!);
   return isWhole ? [{ name: name!, text: where!, by: by!, on: on! }] : [];
+}
+
+function confirmedFrom(value: unknown): Confirmed[] {
+  if (!isObject(value)) return [];
+  const [what, by, on] = [value['what'], value['by'], value['on']].map(text);
+  const figure = positive(value['figure']);
+  const isWhole = what !== '' && by !== '' && figure !== null && /^\d{4}-\d{2}-\d{2}$/.test(on!);
+  return isWhole ? [{ what: what!, figure: figure!, by: by!, on: on! }] : [];
 }
 
 /** What our own exports keep beside the words, checked; a target is checked where it is saved. */
@@ -155,6 +171,7 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
   const apart = Array.isArray(kept['apart']) ? (kept['apart'] as unknown[]) : [];
   const notes = Array.isArray(kept['notes']) ? (kept['notes'] as unknown[]) : told.notes;
   const notIn = Array.isArray(kept['notIn']) ? (kept['notIn'] as unknown[]) : [];
+  const confirmed = Array.isArray(kept['confirmed']) ? (kept['confirmed'] as unknown[]) : [];
   return {
     ...told,
     id: text(kept['id']) || told.id,
@@ -175,6 +192,7 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
     steps: told.steps.map((step, index) => ({ ...step, id: text(stepIds[index]) || step.id })),
     notes: notes.map(text).filter(Boolean),
     notIn: notIn.flatMap(notInFrom),
+    confirmed: confirmed.flatMap(confirmedFrom),
     parentId: text(kept['parentId']) || null,
     swaps: swaps
       .filter(isObject)
@@ -197,6 +215,7 @@ export function keptOf(told: ToldRecipe): Record<string, unknown> {
     steps: told.steps.map(({ id }) => id),
     notes: told.notes,
     notIn: told.notIn,
+    confirmed: told.confirmed,
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,

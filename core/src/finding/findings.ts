@@ -140,7 +140,7 @@ export const FINDING_KINDS = {
   'water-absorbed': kind(
     'note',
     (f) =>
-      `The list names no water for ${f['name']}: it takes up about ${f['grams']} g when cooked (reference).`,
+      `The list names no water for ${f['name']}: it takes up about ${f['grams']} g when soaked or cooked (reference).`,
   ),
   'oil-taken-up': kind(
     'note',
@@ -152,6 +152,44 @@ export const FINDING_KINDS = {
     (f) =>
       `Of the cooking water ${f['drunk']} g go into the food (reference); ${f['grams']} g are poured off, with their share of the salt, and not eaten.`,
   ),
+  'bath-open': kind(
+    'decision',
+    (f) =>
+      `${f['grams']} g of ${f['name']} with ${f['food']}: is all of it eaten, or does what the food does not take up stay in the pan?`,
+  ),
+  'marinade-left': kind(
+    'note',
+    (f) =>
+      `Of the marinade about ${f['taken']} g stay on the food (convention); ${f['left']} g are thrown away and not counted.`,
+  ),
+  'salt-rinsed': kind(
+    'note',
+    (f) => `Of the salt about ${f['left']} g are rinsed off (convention) and not counted.`,
+  ),
+  'strained-off': kind(
+    'caution',
+    (f) =>
+      `Strained out: ${f['names']}. About ${f['percent']} % of it passes (convention). Weigh what stays behind to know better.`,
+  ),
+  sieved: kind(
+    'note',
+    (f) => `Passed through a sieve: ${f['names']}. About ${f['percent']} % of it passes (convention).`,
+  ),
+  'water-pressed': kind(
+    'note',
+    (f) => `${f['name']} loses about ${f['grams']} g of water when it is pressed (reference).`,
+  ),
+  'assay-impossible': kind(
+    'danger',
+    (f) =>
+      `The figures cannot be right: ${f['says']}.${f['line'] === '' ? '' : ` Most of it is ${f['line']}: check its weight, the yield and the method.`}`,
+  ),
+  'assay-unlikely': kind(
+    'decision',
+    (f) =>
+      `Is that right: ${f['says']}?${f['line'] === '' ? '' : ` Most of it is ${f['line']}. Check its weight, the yield and the method.`}`,
+  ),
+  'assay-confirmed': kind('note', (f) => `${f['says']}: ${f['by']} stands for it, ${f['on']}.`),
   'steam-capped': kind(
     'caution',
     (f) =>

@@ -1,4 +1,6 @@
 export * from './food';
+export * from './kinds';
+export * from './soaking';
 export * from './food-row';
 export * from './food-set';
 export * from './match';

@@ -11,7 +11,8 @@ import { foodSet } from '../food';
 import type { Recipe } from '../recipe/recipe';
 import type { Target } from '../scaling';
 import { swapHere } from '../swap/library';
-import { WATER_ID, type SwapEntry } from '../swap/swap';
+import { WATER_ID } from '../food';
+import type { SwapEntry } from '../swap/swap';
 import { compose, type Composed } from '../worksheet/compose';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
 import type { StatementStyle } from './statement';
@@ -111,6 +112,7 @@ const heeded = (recipe: Recipe): Recipe => ({
   ...recipe,
   notes: recipe.notes ?? [],
   notIn: recipe.notIn ?? [],
+  confirmed: recipe.confirmed ?? [],
 });
 
 /** The book a frozen label was worked out from. */
@@ -171,6 +173,11 @@ function recipeFacets(recipe: Recipe, into: Facets): void {
     'not in it',
     `What a cook said is not in ${name}`,
     (recipe.notIn ?? []).map((each) => `${each.name}: ${each.by}, ${each.on}`).join('; '),
+  );
+  put(
+    'confirmed',
+    `Figures of ${name} that a cook stands for`,
+    (recipe.confirmed ?? []).map((each) => `${each.what} ${each.figure}: ${each.by}, ${each.on}`).join('; '),
   );
   put('order', `Order of the lines of ${name}`, recipe.lines.map((line) => line.id).join(' '));
   recipe.steps.forEach(({ text }, index) => put(`step ${index}`, `Step ${index + 1} of ${name}`, text));

@@ -147,22 +147,3 @@ export function alcoholLeft(minutes: number | null): number {
   const part = (minutes - low.minutes) / (high.minutes - low.minutes);
   return low.share + part * (high.share - low.share);
 }
-
-/** Oil that fried food takes up, grams by gram of what goes in, by category (convention, 50 % either way). */
-export const OIL_TAKEN_UP: Readonly<Record<string, number>> = {
-  vegetable: 0.08,
-  aromatic: 0.12,
-  green: 0.12,
-  bread: 0.15,
-  flour: 0.12,
-  pulse: 0.1,
-  soya: 0.1,
-};
-export const OIL_TAKEN_UP_OTHERWISE = 0.1;
-
-/** Grams of oil that stay in what is deep-fried; the rest stays in the pan. */
-export const oilTakenUp = (fried: readonly { category: string; grams: number }[]): number =>
-  fried.reduce(
-    (sum, { category, grams }) => sum + grams * (OIL_TAKEN_UP[category] ?? OIL_TAKEN_UP_OTHERWISE),
-    0,
-  );

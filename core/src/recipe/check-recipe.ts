@@ -1,11 +1,10 @@
 /** Holds a standardized recipe against what its foods need: liquid for dry grain, a boil for dry beans. */
 import { finding, type Finding } from '../finding';
-import { inSentence } from '../food';
+import { inSentence, isLiquid } from '../food';
 import { figureText } from '../quantity';
 import type { Recipe } from './recipe';
 import type { StandardLine } from './standardize';
 
-const LIQUIDS = new Set(['water', 'milk', 'stock', 'drink', 'wine']);
 /** Vegetables and sauces that cook down give about this share of their weight as liquid (convention). */
 const JUICY_SHARE = 0.4;
 /** Less than this share of what dry foods take up leaves them hard; more than this many times it is a soup (convention). */
@@ -32,7 +31,7 @@ function balanceOf(lines: readonly StandardLine[]): Balance {
     else if (food.state === 'dry' && food.cookingYield !== null && food.category !== 'noodle') {
       sum.dry += grams;
       sum.needs += grams * (food.cookingYield - 1);
-    } else if (LIQUIDS.has(food.category)) sum.liquid += grams;
+    } else if (isLiquid(food)) sum.liquid += grams;
     else if ((food.composition.waterG ?? 0) > 80) sum.juicy += grams;
   }
   return sum;

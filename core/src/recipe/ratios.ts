@@ -3,7 +3,7 @@
  * common kitchen references (convention): no standard exists.
  */
 import { figureText, roundToDecimals } from '../quantity';
-import { WATER_ID } from '../swap/swap';
+import { isLiquid, isOil, isStarch, isWater } from '../food';
 import type { Recipe } from './recipe';
 import type { StandardLine } from './standardize';
 import { stagesOf } from './work';
@@ -47,7 +47,6 @@ interface Mix {
   isSimmered: boolean;
 }
 
-const LIQUIDS = new Set(['milk', 'stock', 'drink', 'wine']);
 const NUTTY = new Set(['nut', 'seed', 'nut butter', 'seed butter']);
 
 function mixOf(recipe: Recipe, lines: readonly StandardLine[]): Mix {
@@ -80,8 +79,8 @@ function mixOf(recipe: Recipe, lines: readonly StandardLine[]): Mix {
     if (!food) continue;
     const { category, functions } = food;
     const isDry = food.state === 'dry' && food.cookingYield !== null && !source.answers.isCookedApart;
-    if (food.id === WATER_ID) mix.water += grams;
-    if (food.id === WATER_ID || LIQUIDS.has(category)) mix.liquid += grams;
+    if (isWater(food)) mix.water += grams;
+    if (isLiquid(food)) mix.liquid += grams;
     if (NUTTY.has(category)) mix.nutsAndSeeds += grams;
     if (category === 'flour') mix.flour += grams;
     if (category === 'grain' && isDry) mix.dryGrain += grams;
@@ -89,9 +88,9 @@ function mixOf(recipe: Recipe, lines: readonly StandardLine[]): Mix {
     if (role === 'salt') mix.salt += grams;
     if (category === 'leavening' && food.id.includes('yeast')) mix.yeast += grams;
     if (category === 'leavening' && food.id.includes('powder')) mix.bakingPowder += grams;
-    if (category === 'starch') mix.starch += grams;
+    if (isStarch(food)) mix.starch += grams;
     if (functions.includes('gelling agent')) mix.gelling += grams;
-    if (category === 'oil') mix.oil += grams;
+    if (isOil(food)) mix.oil += grams;
     if (category === 'acid') mix.acid += grams;
   }
   return mix;

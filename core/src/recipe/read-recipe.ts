@@ -320,6 +320,7 @@ export function recipeFromReading(reading: RecipeReading, id: string): Recipe {
     steps: reading.steps,
     notes: reading.notes,
     notIn: [],
+    confirmed: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

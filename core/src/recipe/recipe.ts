@@ -47,6 +47,10 @@ export interface Reading {
 export const TECHNIQUES = ['water', 'dry'] as const;
 export type Technique = (typeof TECHNIQUES)[number];
 
+/** What becomes of a bath of oil or water. */
+export const BATH_ANSWERS = ['eaten', 'left'] as const;
+export type BathAnswer = (typeof BATH_ANSWERS)[number];
+
 /** What the cook decided about a line. Answers overrule the reading and are never guessed. */
 export interface LineAnswers {
   foodId?: string;
@@ -56,6 +60,10 @@ export interface LineAnswers {
   gramsOrigin?: 'weighed here' | 'convention';
   /** A dry pulse or grain that is soaked and boiled apart: the pot gets it cooked, with the water it took up. */
   isCookedApart?: boolean;
+  /** A bath of oil or water: eaten with the food, or left in the pan and the sink but for what the food takes up. */
+  bath?: BathAnswer;
+  /** A dry food whose line weighs it soaked. Set by the reading of "soaked chickpeas", never by hand. */
+  isSoaked?: boolean;
   /** Fat for a pan left out: water in its place that boils away, or nothing. */
   technique?: Technique;
 }
@@ -142,6 +150,17 @@ export interface NotIn {
   on: string;
 }
 
+/** A cook's word that a figure the audit of matter doubts is right. It holds while the figure stays what it was. */
+export interface Confirmed {
+  /** What was doubted: "energy", "salt". */
+  what: string;
+  /** The figure as it stood. */
+  figure: number;
+  by: string;
+  /** ISO date. */
+  on: string;
+}
+
 export interface Recipe {
   id: string;
   name: string;
@@ -156,6 +175,8 @@ export interface Recipe {
   notes: readonly string[];
   /** What the cook said is not in it, though the text names it. */
   notIn: readonly NotIn[];
+  /** Doubted figures that a cook stands for. */
+  confirmed: readonly Confirmed[];
   /** Set on a variant: the recipe whose lines and steps it follows. */
   parentId: string | null;
   swaps: readonly AppliedSwap[];

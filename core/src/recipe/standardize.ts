@@ -1,6 +1,6 @@
 /** From readings to a standardized recipe: every line a food or component with edible-portion grams at home size. */
 import { finding, type Finding } from '../finding';
-import { inSentence, type Food, type ScalingRole } from '../food';
+import { inSentence, isFat, isWater, soakUptake, WATER_ID, type Food, type ScalingRole } from '../food';
 import {
   HOME_POT,
   namedHere,
@@ -20,16 +20,18 @@ import {
 } from '../allergen/substances';
 import { trapWords } from '../allergen/traps';
 import { swapHere } from '../swap/library';
-import { WATER_ID, type SwapEntry } from '../swap/swap';
+import type { SwapEntry } from '../swap/swap';
 import type { Book } from './book';
 import {
   foodIdOf,
   isFoodSure,
+  type LineAnswers,
   type Recipe,
   type RecipeLine,
   type RecipeStep,
   type Technique,
 } from './recipe';
+import { asUndrained, isEatenWithLiquor, isInLiquor, LIQUOR_ID, saysLiquor, solidShareOf } from './liquor';
 import { weighComponentLine, weighLine, type LineWeight } from './weigh';
 import { fryingMinutesOf, isPanFat } from './work';
 
@@ -123,14 +125,12 @@ function addFoodFindings(food: Food, lineId: string, kitchen: Kitchen, found: Fi
   for (const caution of food.cautions) found.push(finding(caution, lineId, { name: inSentence(food.name) }));
 }
 
-const FATS = new Set(['oil', 'fat']);
-
 /** Whether a line of a food is fat that only greases a pan. */
 export const isFatForPan = (line: RecipeLine, food: Food, steps: readonly RecipeStep[]): boolean =>
-  FATS.has(food.category) && isPanFat(line.id, line.reading.purpose, steps);
+  isFat(food) && isPanFat(line.id, line.reading.purpose, steps);
 
 function followsOf(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): Follows {
-  if (food.id === WATER_ID) return 'water';
+  if (isWater(food)) return 'water';
   if (isFatForPan(line, food, steps)) return 'pan';
   return line.reading.purpose === 'garnish' ? 'portions' : 'batch';
 }
@@ -175,14 +175,15 @@ function foodLine(
   steps: readonly RecipeStep[],
 ): StandardLine {
   const { weight: written, purchasedPerEdible, findings: weighing } = weighLine(line, food, kitchen);
-  const isCooked = saysCooked(line, food);
-  const weight = isCooked
-    ? scaleWeight(
-        written,
-        1 / food.cookingYield!,
-        `${written?.because ?? ''}, cooked / ${food.cookingYield} (reference)`,
-      )
-    : written;
+  const state = saidState(line, food);
+  const weight =
+    state === null
+      ? written
+      : scaleWeight(
+          written,
+          1 / state.ratio,
+          `${written?.because ?? ''}, ${state.word} / ${figureText(state.ratio)} (reference)`,
+        );
   const findings: Finding[] = [];
   addReadingFindings(line, findings);
   for (const each of weighing) findings.push(each);
@@ -191,7 +192,7 @@ function foodLine(
     findings.push(finding('optional-line', line.id, { name: inSentence(food.name) }));
   return {
     id: line.id,
-    source: isCooked ? { ...line, answers: { ...line.answers, isCookedApart: true } } : line,
+    source: state === null ? line : { ...line, answers: { ...line.answers, ...state.answers } },
     name: food.name,
     food,
     component: null,
@@ -248,14 +249,51 @@ function unknownLine(line: RecipeLine): StandardLine {
   };
 }
 
-/** "200 g cooked couscous": the weight is the cooked one, though the larder has the dry food only. */
+/** "200 g cooked couscous", "soaked chickpeas": the weight is of what was cooked or soaked, though the larder has the dry food only. */
 const COOKED = /\b(?:cooked|boiled|leftover)\b/;
-const saysCooked = ({ text, answers }: RecipeLine, food: Food): boolean =>
-  food.state === 'dry' &&
-  food.cookingYield !== null &&
-  answers.grams === undefined &&
-  COOKED.test(text.toLowerCase()) &&
-  !/\b(?:uncooked|to be cooked|until cooked|quick[- ]?cooked?|pre-?cooked)\b/.test(text.toLowerCase());
+const NOT_COOKED = /\b(?:uncooked|to be cooked|until cooked|quick[- ]?cooked?|pre-?cooked)\b/;
+/** Before the name, never after a comma: "chickpeas, soaked" are weighed dry. */
+const SOAKED = /^[^,(]*\b(?:pre-?)?soaked\b/;
+
+interface SaidState {
+  word: string;
+  /** Weight as said over weight of the dry food. */
+  ratio: number;
+  answers: Pick<LineAnswers, 'isCookedApart' | 'isSoaked'>;
+}
+
+function saidState({ text, answers }: RecipeLine, food: Food): SaidState | null {
+  if (food.state !== 'dry' || food.cookingYield === null || answers.grams !== undefined) return null;
+  const said = text.toLowerCase();
+  if (COOKED.test(said) && !NOT_COOKED.test(said))
+    return { word: 'cooked', ratio: food.cookingYield, answers: { isCookedApart: true } };
+  const drunk = soakUptake(food);
+  return SOAKED.test(said) && drunk > 0
+    ? { word: 'soaked', ratio: 1 + drunk, answers: { isSoaked: true } }
+    : null;
+}
+
+/** The liquid of a tin that is eaten with what lies in it: a line of its own, with a row of its own. */
+function withLiquor(line: StandardLine, liquor: Food | undefined, kitchen: Kitchen): StandardLine[] {
+  if (!liquor || !line.food || !isEatenWithLiquor(line.source)) return [line];
+  const share = solidShareOf(line.food, kitchen);
+  const part = (ratio: number, what: string): Weight | null =>
+    scaleWeight(line.weight, ratio, `${line.weight?.because ?? ''} x ${figureText(ratio)} ${what}`);
+  return [
+    // The tin is bought once: its liquid comes with it.
+    { ...line, weight: part(share, 'solids'), purchasedPerEdible: 1 / share },
+    {
+      ...line,
+      id: `${line.id}/liquor`,
+      name: liquor.name,
+      food: liquor,
+      role: 'linear',
+      weight: part(1 - share, 'liquid of the tin'),
+      purchasedPerEdible: 0,
+      findings: [],
+    },
+  ];
+}
 
 function scaleWeight(weight: Weight | null, ratio: number, because: string): Weight | null {
   if (!weight) return null;
@@ -348,8 +386,9 @@ export function standardize(
     const id = foodIdOf(line);
     const food = id === null ? undefined : book.foods.foods.get(id);
     const component = id === null ? undefined : book.components.get(id);
+    const isWhole = food !== undefined && isInLiquor(food) && saysLiquor(line, recipe.steps);
     const standard = food
-      ? foodLine(line, food, kitchen, recipe.steps)
+      ? foodLine(isWhole ? asUndrained(line) : line, food, kitchen, recipe.steps)
       : component
         ? componentLine(line, component, kitchen)
         : unknownLine(line);
@@ -357,7 +396,7 @@ export function standardize(
     if (line.answers.technique && water && standard.follows === 'pan')
       return [withoutFat(standard, line.answers.technique, water, recipe.steps)];
     const entry = id === null ? null : swapFor(id, swapsFrom, book, kitchen);
-    if (!entry || entry.fromId !== id) return [standard];
+    if (!entry || entry.fromId !== id) return withLiquor(standard, book.foods.foods.get(LIQUOR_ID), kitchen);
     if (water && isForPan(standard, entry))
       return [{ ...withoutFat(standard, 'water', water, recipe.steps), swap: appliedTo(standard, entry) }];
     return swappedLines(standard, entry, book, kitchen);

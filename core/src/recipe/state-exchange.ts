@@ -4,7 +4,7 @@
  */
 import type { Food, FoodSet, FoodState } from '../food';
 import { figureText, roundToDecimals } from '../quantity';
-import { WATER_ID } from '../swap/swap';
+import { isWater } from '../food';
 import type { LineAnswers, Recipe } from './recipe';
 import type { StandardLine } from './standardize';
 
@@ -68,7 +68,7 @@ export function stateExchanges(
   const { food, weight } = line;
   if (!food || !weight || !(weight.grams > 0)) return [];
   const family = familiesOf(larder).get(food.id) ?? [];
-  const water = lines.find((each) => each.food?.id === WATER_ID && each.follows === 'water' && each.weight);
+  const water = lines.find((each) => isWater(each.food) && each.follows === 'water' && each.weight);
   const cooked = weight.grams * cookedRatio(food);
   const isApart = line.source.answers.isCookedApart ?? false;
   // Water a dry food drinks from the pot; one cooked apart brings its own.

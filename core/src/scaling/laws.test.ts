@@ -12,6 +12,7 @@ import {
 } from '../index';
 import { compose } from '../worksheet/compose';
 import { planBatch } from '../worksheet/batch';
+import { unbalanced } from '../testing/matter';
 import { book, cafe, demo, demoRecipe, foods, recipeOf, school, sheetOf, ward } from '../testing/world';
 
 const dish = fc.constantFrom(...demo.map(({ recipe }) => recipe));
@@ -56,9 +57,11 @@ function balance(sheet: Worksheet, recipe: Recipe, here: Kitchen): void {
     mass.purchasedGrams + mass.componentGrams + mass.waterGrams - mass.trimmedGrams - mass.drainedGrams;
   expect(Math.abs(intoPot - mass.putInGrams)).toBeLessThan(0.1);
   // From the pot to the portions; what is lost is the kitchen's transfer loss of what is left, not a mere remainder.
-  const kept = keptShare * (mass.putInGrams - mass.steamGrams);
+  const gone = mass.steamGrams + mass.leftInPanGrams + mass.pouredOffGrams + mass.strainedGrams;
+  const kept = keptShare * (mass.putInGrams - gone);
   expect(Math.abs(kept - mass.finishedGrams)).toBeLessThan(0.1);
-  expect(Math.abs(mass.putInGrams - mass.steamGrams - mass.lostGrams - mass.finishedGrams)).toBeLessThan(0.1);
+  expect(Math.abs(mass.putInGrams - gone - mass.lostGrams - mass.finishedGrams)).toBeLessThan(0.1);
+  expect(unbalanced(sheet)).toEqual([]);
   const served = sheet.servings.reduce((sum, { grams }) => sum + grams, 0);
   const isWatery = sheet.findings.some(({ code }) => code === 'water-not-enough');
   if (!isWatery) expect(Math.abs(served - mass.finishedGrams)).toBeLessThan(0.1);

@@ -62,7 +62,9 @@ describe('laws of scaling', () => {
           (sum, line) => sum + (line.batchGrams ?? 0),
           absorbedGrams * sheet.factor,
         );
-        const kept = (putIn - sheet.steamGrams) * (1 - ward.transferLoss);
+        const { pouredOffGrams, strainedGrams, leftInPanGrams } = sheet.massBalance;
+        const gone = sheet.steamGrams + pouredOffGrams + strainedGrams + leftInPanGrams;
+        const kept = (putIn - gone) * (1 - ward.transferLoss);
         expect(Math.abs(kept - sheet.finishedGrams)).toBeLessThan(0.1);
       }),
       { numRuns: 80 },

@@ -8,7 +8,8 @@ import type { Asked } from './question';
 import type { Constraint, OptionFigures, SearchProblem } from './search';
 import { bindingOf, LEAST_BINDING, mustSet } from './setting';
 import { swapsFrom } from './library';
-import { WATER_ID, type SwapEntry } from './swap';
+import { WATER_ID } from '../food';
+import type { SwapEntry } from './swap';
 
 /** What each part of a plan's penalty weighs (convention: closeness first, then the plate, then the bother). */
 export const PENALTY = {

@@ -82,6 +82,3 @@ export function rated(entry: SwapEntry, ratings: readonly SwapRating[]): SwapEnt
     (RATINGS_ON_FILE + own.length);
   return { ...entry, taste: moved('taste'), texture: moved('texture') };
 }
-
-/** The food that extra water is made of. */
-export const WATER_ID = 'water';

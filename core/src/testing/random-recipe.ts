@@ -161,6 +161,7 @@ export function randomInstance(seed: number, book: Book, base: Kitchen, mostLine
     apart: [],
     notes: [],
     notIn: [],
+    confirmed: [],
     isComponent: false,
   };
   const exclude = [

@@ -42,6 +42,7 @@ export function recipeOf(
     steps: stepsFromTexts(steps, lines, book.foods),
     notes: [],
     notIn: [],
+    confirmed: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

@@ -122,7 +122,12 @@ function addFixedSteam(composed: Composed, stages: readonly StageBatch[], grams:
   }
   // Drying slows as the water of this batch goes; what is boiled down on purpose goes by the food.
   const water = Math.max(0, (composed.waterInGrams - composed.reducedSteamGrams) * share);
-  const leaves = steamFrom(all, water, composed.dryInGrams * share, driesIn(composed.cookings));
+  const leaves = steamFrom(
+    all,
+    water,
+    composed.dryInGrams * share,
+    driesIn(composed.recipe, composed.cookings),
+  );
   if (all > 0 && leaves < all) for (const each of stages) each.steamGrams *= leaves / all;
   return Math.min(all, leaves);
 }
@@ -138,7 +143,12 @@ function panRatio(stages: readonly StageBatch[]): number | null {
 
 /** Home grams by what they follow. Sweating water is left out: it goes in and boils away. */
 function homeParts(composed: Composed): Record<Follows, number> {
-  const parts: Record<Follows, number> = { batch: composed.absorbedGrams, water: 0, pan: 0, portions: 0 };
+  const parts: Record<Follows, number> = {
+    batch: composed.absorbedGrams - composed.pressedGrams,
+    water: 0,
+    pan: 0,
+    portions: 0,
+  };
   for (const line of composed.lines)
     if (line.weight && line.technique === null) parts[foodFollows(line)] += line.weight.grams * line.takenUp;
   return parts;
@@ -304,6 +314,16 @@ export function factorFor(follows: Follows, batch: Batch): number {
   }
 }
 
+/**
+ * What a line is multiplied by in a batch. Of a frying bath what the food takes up follows the food, and what fills the pan follows
+ * the pan: it is topped up, never fried dry.
+ */
+export const lineFactor = (
+  line: Pick<Composed['lines'][number], 'takenUp' | 'follows'>,
+  batch: Batch,
+): number =>
+  line.takenUp * factorFor(foodFollows(line), batch) + (1 - line.takenUp) * factorFor(line.follows, batch);
+
 /** Minutes that a boiling-down takes in the batch's vessel to lose the same share as at home; null without a vessel. */
 export function reducingMinutes(
   cooking: Composed['cookings'][number],
@@ -311,12 +331,14 @@ export function reducingMinutes(
   batch: Batch,
 ): number | null {
   const at = batch.stages.find(({ stage }) => stage.kind === 'simmer');
-  if (!at?.vessel || composed.reducedSteamGrams <= 0) return null;
+  const reduced = composed.reducedSteamGrams - composed.friedSteamGrams;
+  if (!at?.vessel || reduced <= 0) return null;
   const home = steamGrams(cooking, homeSurface(cooking));
   const all = composed.cookings
     .filter(({ reduces }) => reduces)
     .reduce((sum, each) => sum + steamGrams(each, homeSurface(each)), 0);
-  const share = composed.reducedSteamGrams * batch.factor * (home / all);
+  if (!(all > 0)) return null;
+  const share = reduced * batch.factor * (home / all);
   return minutesFor(share / at.loads, cooking, at.surfaceM2);
 }
 

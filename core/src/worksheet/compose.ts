@@ -1,7 +1,7 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
 import { containedIn, equipmentTraces, tracesOf, type Trace } from '../allergen';
 import { finding, type Finding } from '../finding';
-import { inSentence, type Food } from '../food';
+import { inSentence, isLiquid, isWater, soakUptake } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
 import { figureText } from '../quantity';
 import {
@@ -10,7 +10,6 @@ import {
   addUnknown,
   emptySum,
   keptShares,
-  oilTakenUp,
   vectorHere,
   type NutrientSum,
 } from '../nutrition';
@@ -20,24 +19,22 @@ import { standardize, type Follows, type StandardLine } from '../recipe/standard
 import { equipmentUsed } from '../recipe/equipment-used';
 import { mentionsOf } from '../recipe/audit';
 import { mentionFindings, mentionTraces } from './named';
-import { fryingBath, pouredOff, steamFrom, waterShareOf } from '../matter';
-import type { BathLine } from '../matter/baths';
+import { dryingOf, reductionOf, steamFrom, waterShareOf, type BathKind, type Drying } from '../matter';
+import { markBaths, type Baths } from './baths';
 import { isBakedDeep, stagesOf } from '../recipe/work';
-import { WATER_ID } from '../swap/swap';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
 import { subIngredients } from '../label/sub-ingredients';
-
-/** Foods that count as liquid for dry grain and pulses to drink. */
-const LIQUID_CATEGORIES = new Set(['water', 'milk', 'stock', 'wine', 'drink']);
 
 export interface ComposedLine extends StandardLine {
   /** The component's own composition, when the line is one. */
   inner: Composed | null;
   /** Everything this line brings that is not clear. */
   traces: Trace[];
-  /** Share of it that ends in the food, 0 to 1: of deep-frying oil, what is taken up; the rest stays in the pan. */
+  /** Share of it that ends in the food, 0 to 1: of deep-frying oil, what is taken up; the rest stays in the bath. */
   takenUp: number;
+  /** The bath it is, where it is one. */
+  bath: BathKind | null;
 }
 
 export interface Composed {
@@ -54,12 +51,16 @@ export interface Composed {
   /** Of it, what the vessel and the clock decide, and what is boiled down on purpose, which follows the food. */
   fixedSteamGrams: number;
   reducedSteamGrams: number;
+  /** Of the latter, what a fryer drives out. */
+  friedSteamGrams: number;
   /** Water put in a hot pan instead of fat, which boils away as it is added. */
   sweatGrams: number;
   /** Added water at home size. */
   waterGrams: number;
-  /** Water that dry foods take up when cooked apart. */
+  /** Water that foods take up and no line names. */
   absorbedGrams: number;
+  /** Water pressed out of them. */
+  pressedGrams: number;
   /** Water and all else of what ends in the food, before any of it leaves as steam. */
   waterInGrams: number;
   dryInGrams: number;
@@ -104,7 +105,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,
     statementText: pack ? subIngredients(pack.statement, food!.labelName) : '',
-    isWater: food?.id === WATER_ID,
+    isWater: isWater(food),
     follows: foodFollows(line),
     isUnrecorded: inner ? false : !food || (isProduct && !pack?.isConfirmed),
   };
@@ -164,6 +165,7 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
     inner,
     traces: [],
     takenUp: 1,
+    bath: null,
   };
   composed.traces = lineTraces(composed, kitchen);
   return composed;
@@ -182,16 +184,27 @@ function opened(line: StandardLine, context: Context): ComposedLine {
   return withTraces(line, composeIn(line.component, context), context.kitchen);
 }
 
-/** Water that dry grain and pulses take up where the list holds no liquid for it, or where they are boiled apart. */
-function absorbedWater(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): number {
+/** Water that foods take up and no line gives: in a soak, boiled apart, or where the list holds no liquid to drink. */
+function absorbedWater(
+  recipe: Recipe,
+  lines: readonly ComposedLine[],
+  baths: Baths,
+  findings: Finding[],
+): number {
+  const isSimmered = stagesOf(recipe).some(({ kind }) => kind === 'simmer');
   // What is only baked or roasted drinks nothing of its own.
-  const isDry = recipe.steps.length > 0 && !stagesOf(recipe).some(({ kind }) => kind === 'simmer');
+  const isDry = recipe.steps.length > 0 && !isSimmered;
   const hasLiquid =
-    isDry || lines.some((line) => line.component || LIQUID_CATEGORIES.has(line.food?.category ?? ''));
-  const isSoaked = !stagesOf(recipe).some(({ kind }) => kind === 'simmer');
+    isDry ||
+    lines.some(
+      (line) => line.component || (isLiquid(line.food) && (line.bath === null || line.takenUp === 1)),
+    );
   let absorbed = 0;
   for (const line of lines) {
-    const grams = absorbedBy(line, hasLiquid, isSoaked && isSoakedIn(line, recipe));
+    const { grams: drunk = 0, unlisted = 0 } = baths.drunk.get(line.id) ?? {};
+    const isDone = baths.boiled.has(line.id) || (baths.soaked.has(line.id) && !isSimmered);
+    const rest = isDone ? 0 : Math.max(0, absorbedBy(line, hasLiquid) - drunk);
+    const grams = unlisted + rest;
     if (grams <= 0) continue;
     absorbed += grams;
     const figures = { name: line.name, grams: figureText(grams, 0) };
@@ -200,99 +213,31 @@ function absorbedWater(recipe: Recipe, lines: readonly ComposedLine[], findings:
   return absorbed;
 }
 
-/** What soaking overnight makes of a dry pulse where the larder has no figure for it (kitchen reference: beans about 2.1). */
-const SOAKED_RATIO = 2.1;
-const soakedRatio = (food: Food): number =>
-  food.cookingYields.find(({ method }) => method === 'soaked')?.ratio ??
-  Math.min(SOAKED_RATIO, food.cookingYield ?? SOAKED_RATIO);
-
-/** Whether a step soaks a line. */
-const isSoakedIn = ({ source }: ComposedLine, { steps }: Recipe): boolean =>
-  steps.some(({ text, reading }) => /\bsoak/i.test(text) && reading.lineIds.includes(source.id));
-
 /** Water of its own cooking that a line brings into the dish, in grams at home size. */
-export function absorbedBy(
-  { food, weight, source }: ComposedLine,
-  hasLiquid: boolean,
-  isSoakedOnly = false,
-): number {
+export function absorbedBy({ food, weight, source }: ComposedLine, hasLiquid: boolean): number {
   if (!weight || food?.state !== 'dry' || food.cookingYield === null) return 0;
-  // Soaked, drained and never boiled: what the soaking puts in, and no more.
-  if (isSoakedOnly) return weight.grams * (soakedRatio(food) - 1);
-  if (hasLiquid && !source.answers.isCookedApart) return 0;
-  return weight.grams * (food.cookingYield - 1);
+  const { isSoaked, isCookedApart } = source.answers;
+  if (isSoaked) return weight.grams * soakUptake(food);
+  return hasLiquid && !isCookedApart ? 0 : weight.grams * (food.cookingYield - 1);
 }
 
-const FATS = new Set(['oil', 'fat']);
-
-const asBathLine = ({ id, source, food, weight }: ComposedLine): BathLine => ({
-  id: source.id === id ? id : source.id,
-  grams: weight?.grams ?? 0,
-  isFat: food !== null && FATS.has(food.category),
-  isWater: food?.id === WATER_ID,
-});
-
-/** Food boiled in salted water takes up the salt of this share of its own weight in water, if it drinks no more (convention). */
-const SALT_EXCHANGE = 0.3;
-
-/**
- * Water that food is boiled in and that is poured off is eaten only as far as the food drinks it, and salt goes with the water.
- * Marked on the lines of water and salt, and said. Returns the step that boils: its steam comes from what is poured off, not
- * from the food.
- */
-function markPouredOff(
-  recipe: Recipe,
-  lines: readonly ComposedLine[],
-  findings: Finding[],
-): RecipeStep | null {
-  const bath = pouredOff(recipe, lines.map(asBathLine));
-  if (!bath) return null;
-  const waters = lines.filter(({ source }) => bath.waterIds.includes(source.id));
-  const boiled = lines.filter(({ source }) => bath.foodIds.has(source.id));
-  const grams = waters.reduce((sum, { weight }) => sum + (weight?.grams ?? 0), 0);
-  const drinks = ({ food, weight }: ComposedLine): number =>
-    food?.state === 'dry' && food.cookingYield ? (weight?.grams ?? 0) * (food.cookingYield - 1) : 0;
-  const drunk = boiled.reduce((sum, line) => sum + drinks(line), 0);
-  // What drinks nothing still takes up salt.
-  const salted = boiled.reduce(
-    (sum, line) => sum + Math.max(drinks(line), SALT_EXCHANGE * (line.weight?.grams ?? 0)),
-    0,
-  );
-  if (grams <= 0 || drunk >= grams) return null;
-  const share = drunk / grams;
-  for (const line of waters) line.takenUp = share;
-  // Salt that no other step names goes into the water.
-  const elsewhere = new Set(
-    recipe.steps.filter(({ text }) => !/\bboil/i.test(text)).flatMap(({ reading }) => reading.lineIds),
-  );
-  for (const line of lines)
-    if (line.role === 'salt' && (bath.foodIds.has(line.source.id) || !elsewhere.has(line.source.id)))
-      line.takenUp = Math.min(1, salted / grams);
-  const figures = { grams: figureText(grams - drunk, 0), drunk: figureText(drunk, 0) };
-  findings.push(finding('water-poured-off', waters[0]!.id, figures));
-  return bath.step;
-}
-
-/** Of the oil something is deep-fried in only what the food takes up is eaten: marked on its lines, and said. */
-function markDeepFrying(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): void {
-  const isFat = (line: ComposedLine): boolean => line.food !== null && FATS.has(line.food.category);
-  const bath = fryingBath(recipe, lines.map(asBathLine));
-  if (!bath) return;
-  const { step, fatIds } = bath;
-  const isNamed = (line: ComposedLine): boolean => step.reading.lineIds.includes(line.source.id);
-  const fats = lines.filter((line) => isFat(line) && fatIds.includes(line.id));
-  const named = lines.filter((line) => !isFat(line) && isNamed(line));
-  const fried = named.length > 0 ? named : lines.filter((line) => !isFat(line));
-  const grams = fats.reduce((sum, line) => sum + (line.weight?.grams ?? 0), 0);
-  const taken = oilTakenUp(
-    fried.map(({ food, weight }) => ({ category: food?.category ?? '', grams: weight?.grams ?? 0 })),
-  );
-  if (grams <= taken) return;
-  for (const line of fats) {
-    line.takenUp = taken / grams;
-    const figures = { name: line.name, taken: figureText(taken, 0), left: figureText(grams - taken, 0) };
-    findings.push(finding('oil-taken-up', line.id, figures));
+/** Water that leaves food when it is pressed: a step presses it, or the line says so. */
+function pressedWater(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): number {
+  let all = 0;
+  for (const { id, name, source, food, weight } of lines) {
+    const ratio = food?.cookingYields.find(({ method }) => method === 'pressed')?.ratio;
+    if (ratio === undefined || !weight) continue;
+    const isPressed =
+      /\bpressed\b/i.test(source.reading.form) ||
+      recipe.steps.some(
+        ({ text, reading }) => /\bpress\b/i.test(text) && reading.lineIds.includes(source.id),
+      );
+    if (!isPressed || /\bnot pressed\b|\bunpressed\b/i.test(source.text)) continue;
+    const grams = weight.grams * (1 - ratio);
+    all += grams;
+    findings.push(finding('water-pressed', id, { name, grams: figureText(grams, 0) }));
   }
+  return all;
 }
 
 /** Relative spread of the conventional evaporation rates. */
@@ -314,31 +259,73 @@ function crossContact(recipe: Recipe, { book, kitchen, dish }: Context): Trace[]
 /** Where so little of what the times would drive off is there, they may be a slip: said, not only corrected (convention). */
 const SLIP_SHARE = 0.5;
 
-/** What dries the food: an oven where one is used, else a pot. */
-export const driesIn = (cookings: readonly Cooking[]): 'oven' | 'pot' =>
-  cookings.some(({ heat }) => heat === 'oven') ? 'oven' : 'pot';
+/** What dries the food of a recipe. */
+export const driesIn = ({ name, steps }: Recipe, cookings: readonly Cooking[]): Drying =>
+  dryingOf(
+    cookings.some(({ heat }) => heat === 'oven'),
+    name,
+    steps.map(({ text }) => text),
+  );
 
 interface Steam {
   fixed: number;
   reduced: number;
 }
 
+/** Grams that a method's marks say leave ("by half", "until the liquid is gone"); null where it sets none. */
+function markedSteam(
+  recipe: Recipe,
+  lines: readonly ComposedLine[],
+  baths: Baths,
+  absorbed: number,
+): { grams: number; steps: ReadonlySet<RecipeStep> } | null {
+  const steps = new Set<RecipeStep>();
+  const inPot = new Set<string>();
+  let grams = 0;
+  for (const step of recipe.steps) {
+    for (const id of step.reading.lineIds) inPot.add(id);
+    const mark = reductionOf(step.text);
+    if (!mark) continue;
+    steps.add(step);
+    const here = lines.filter(({ source }) => inPot.size === 0 || inPot.has(source.id));
+    const eaten = ({ weight, takenUp }: ComposedLine): number => (weight?.grams ?? 0) * takenUp;
+    if (mark.kind === 'share') {
+      grams += Math.max(0, here.reduce((sum, line) => sum + eaten(line), 0) - grams) * mark.share;
+      continue;
+    }
+    const named = lines.filter(
+      ({ source, food }) => isLiquid(food) && step.reading.lineIds.includes(source.id),
+    );
+    const liquids = named.length > 0 ? named : here.filter(({ food }) => isLiquid(food));
+    const wet = liquids.reduce((sum, line) => sum + eaten(line) * waterIn(line), 0) + absorbed;
+    const drinks = here.reduce(
+      (sum, line) => sum + Math.max(0, absorbedBy(line, false) - (baths.drunk.get(line.id)?.grams ?? 0)),
+      0,
+    );
+    grams += Math.max(0, wet - drinks);
+  }
+  return steps.size > 0 ? { grams, steps } : null;
+}
+
 /** Home steam by what it follows: drying slows as the water goes, and no more leaves than can. */
 function steamOf(
   recipe: Recipe,
   cookings: readonly Cooking[],
+  marked: number | null,
+  fried: number,
   waterIn: number,
   dryIn: number,
   findings: Finding[],
 ): Steam {
-  const steam: Steam = { fixed: 0, reduced: 0 };
+  const steam: Steam = { fixed: 0, reduced: (marked ?? 0) + fried };
   for (const cooking of cookings)
-    steam[cooking.reduces ? 'reduced' : 'fixed'] += steamGrams(
-      cooking,
-      homeSurface(cooking, isBakedDeep(recipe)),
-    );
+    if (marked === null || !cooking.reduces)
+      steam[cooking.reduces ? 'reduced' : 'fixed'] += steamGrams(
+        cooking,
+        homeSurface(cooking, isBakedDeep(recipe)),
+      );
   const all = steam.fixed + steam.reduced;
-  const leaves = steamFrom(all, waterIn, dryIn, driesIn(cookings));
+  const leaves = steamFrom(all, waterIn, dryIn, driesIn(recipe, cookings));
   if (all <= 0 || leaves >= all) return steam;
   if (leaves < all * SLIP_SHARE)
     findings.push(finding('steam-capped', null, { steam: figureText(all, 0), most: figureText(leaves, 0) }));
@@ -381,7 +368,7 @@ const isYieldMeasured = ({ measuredYieldGrams }: Recipe): boolean =>
 const isSweat = (line: StandardLine): boolean => line.technique?.kind === 'water';
 
 /** Water in a gram of a line: of its food, or of its component as that was finished. */
-function waterIn({ food, inner }: ComposedLine): number {
+export function waterIn({ food, inner }: ComposedLine): number {
   if (food) return waterShareOf(food);
   if (!inner || !(inner.finishedGrams > 0)) return 0;
   const left = Math.max(0, inner.waterInGrams - (inner.steamGrams - inner.sweatGrams)) * inner.keptShare;
@@ -397,16 +384,20 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   context.opening.pop();
   const mentions = mentionsOf(recipe, book, kitchen);
   const findings: Finding[] = mentionFindings(mentions);
-  markDeepFrying(recipe, lines, findings);
-  const bathStep = markPouredOff(recipe, lines, findings);
+  const baths = markBaths(recipe, lines, findings);
+  const absorbedGrams = absorbedWater(recipe, lines, baths, findings);
+  const pressedGrams = pressedWater(recipe, lines, findings);
+  const marked = markedSteam(recipe, lines, baths, absorbedGrams);
   const cookings = recipe.steps
-    .filter((step) => step !== bathStep)
-    .flatMap((step) => cookingsIn(step.reading));
-  const absorbedGrams = absorbedWater(recipe, lines, findings);
-  const putIn = { grams: absorbedGrams, lowGrams: absorbedGrams, highGrams: absorbedGrams };
+    .filter((step) => !baths.steps.has(step))
+    .flatMap((step) =>
+      cookingsIn(step.reading).map((each) => (marked?.steps.has(step) ? { ...each, reduces: true } : each)),
+    );
+  const drawn = absorbedGrams - pressedGrams;
+  const putIn = { grams: drawn, lowGrams: drawn, highGrams: drawn };
   let sweatGrams = 0;
   let waterGrams = 0;
-  let waterInGrams = absorbedGrams;
+  let waterInGrams = drawn;
   for (const line of lines) {
     const { weight } = line;
     if (!weight) continue;
@@ -420,7 +411,15 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     if (line.follows === 'water') waterGrams += weight.grams * line.takenUp;
     waterInGrams += weight.grams * line.takenUp * waterIn(line);
   }
-  const steam = steamOf(recipe, cookings, waterInGrams, putIn.grams - waterInGrams, findings);
+  const steam = steamOf(
+    recipe,
+    cookings,
+    marked?.grams ?? null,
+    baths.friedSteamGrams,
+    waterInGrams,
+    putIn.grams - waterInGrams,
+    findings,
+  );
   const nutrients = emptySum();
   for (const line of lines) addLine(nutrients, line, recipe.steps, book, kitchen);
   const weights = finishedWeight(recipe, putIn, steam.fixed + steam.reduced, kitchen.transferLoss);
@@ -434,9 +433,11 @@ function composeIn(recipe: Recipe, context: Context): Composed {
     steamGrams: steam.fixed + steam.reduced + sweatGrams,
     fixedSteamGrams: steam.fixed,
     reducedSteamGrams: steam.reduced,
+    friedSteamGrams: baths.friedSteamGrams,
     sweatGrams,
     waterGrams,
     absorbedGrams,
+    pressedGrams,
     waterInGrams,
     dryInGrams: putIn.grams - waterInGrams,
     putInGrams: putIn.grams + sweatGrams,

@@ -1,7 +1,7 @@
 export * from './worksheet';
 export * from './lines';
 export type { StageView } from './stages';
-export type { MassBalance } from './mass-balance';
+export type { MassBalance, MatterFlow, MatterRow } from './mass-balance';
 export type { StepTime, TimeRule } from './times';
 export * from './explain';
 export { homeTarget, type Leftover } from './batch';

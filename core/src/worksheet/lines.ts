@@ -1,14 +1,15 @@
 /** Lines of the worksheet: what goes on the scale for the batch, load by load. */
 import { allergensOf, TOLD_WITH_ANOTHER, touches, worse, type AllergenStatus, type Trace } from '../allergen';
 import type { Finding } from '../finding';
-import type { ScalingRole } from '../food';
+import { isWater, type ScalingRole } from '../food';
 import type { Kitchen, WorkKind } from '../kitchen';
 import type { WeightOrigin } from '../quantity';
 import type { RecipeStep, Technique } from '../recipe/recipe';
 import type { Follows } from '../recipe/standardize';
 import { cookingMethodOf, workOf, type CookingMethod } from '../recipe/work';
 import { firstAddition, isTight, splitIntoLoads, spoonsFor, type Split, type Spoons } from '../scaling';
-import { factorFor, type Batch, type StageBatch } from './batch';
+import { lineFactor, type Batch, type StageBatch } from './batch';
+import type { BathKind } from '../matter';
 import type { Composed, ComposedLine } from './compose';
 
 export interface LineAllergen {
@@ -72,6 +73,9 @@ export interface WorksheetLine {
   hint: string;
   technique: Technique | null;
   isCookedApart: boolean;
+  /** Share of it that is eaten, 0 to 1, and the bath the rest stays in: oil, cooking water, a marinade, the sieve. */
+  eatenShare: number;
+  bath: BathKind | null;
   /** Everything that is not clear on this line, daily three first. */
   allergens: LineAllergen[];
   findings: Finding[];
@@ -173,8 +177,7 @@ function childLines(line: ComposedLine, grams: number | null, scale: LineScope):
 /** Everything put in by the lines of a batch, before rounding. */
 export function putInGrams(composed: Composed, batch: Batch): number {
   let sum = 0;
-  for (const { weight, follows } of composed.lines)
-    if (weight) sum += weight.grams * factorFor(follows, batch);
+  for (const line of composed.lines) if (line.weight) sum += line.weight.grams * lineFactor(line, batch);
   return sum;
 }
 
@@ -199,14 +202,14 @@ const TECHNIQUE_HINTS: Readonly<Record<Technique, string>> = {
 export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = ''): WorksheetLine {
   const { weight, source, food, component, technique } = line;
   const { batch, kitchen, composed, part } = scale;
-  const grams = weight ? weight.grams * factorFor(line.follows, batch) * part : null;
+  const grams = weight ? weight.grams * lineFactor(line, batch) * part : null;
   const stage = prefix === '' ? stageOf(line, batch.stages, composed.recipe.steps) : null;
   const count = stage?.loads ?? 1;
   const isClose = isTight(line.role, food);
   const split = grams === null ? NO_SPLIT : splitIntoLoads(grams, count, isClose, kitchen);
   const role = scale.isHeldBack ? line.role : 'linear';
   const { firstGrams, heldBackGrams } = firstAddition(split.scaleGrams, split.stepGrams, role, batch.factor);
-  const isPureWater = food !== null && line.follows === 'water';
+  const isPureWater = isWater(food);
   const cooked = cookedOf(line, grams, composed);
   return {
     id: prefix + line.id,
@@ -249,6 +252,8 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
     hint: line.swap?.entry.hint ?? (technique ? TECHNIQUE_HINTS[technique.kind] : ''),
     technique: technique?.kind ?? null,
     isCookedApart: source.answers.isCookedApart ?? false,
+    eatenShare: line.takenUp,
+    bath: line.bath,
     allergens: lineAllergens(line.traces, kitchen),
     findings: line.findings,
     children: scale.isOpened ? childLines(line, grams, scale) : NO_LINES,

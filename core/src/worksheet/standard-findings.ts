@@ -7,7 +7,7 @@ import type { RecipeStep } from '../recipe/recipe';
 import type { StandardLine } from '../recipe/standardize';
 import { stagesOf, workOf } from '../recipe/work';
 import type { Composed } from './compose';
-import { isFat } from './techniques';
+import { isFatLine } from './techniques';
 
 const WHOLE_FOOD_WORDS = {
   oil: 'is an oil',
@@ -98,7 +98,7 @@ function lineFindings(
   const found: Finding[] = [];
   if (isWholeFood && food.wholeFood !== 'whole' && breaksWholeFood(food))
     found.push(finding('not-whole-food', id, { name, reason: WHOLE_FOOD_WORDS[food.wholeFood] }));
-  else if (fryingFat !== 'as written' && fryingFat !== 'a little oil' && isFat(line))
+  else if (fryingFat !== 'as written' && fryingFat !== 'a little oil' && isFatLine(line))
     found.push(finding('frying-fat', id, { name, way: fryingFat }));
   const isDough = composed.lines.some((each) => each.role === 'leavening');
   if (role === 'salt' && !isDough && salt !== 'as written') {

@@ -10,7 +10,7 @@ import type { LineAnswers, Recipe } from '../recipe/recipe';
 import { sweatingWater, type StandardLine } from '../recipe/standardize';
 import { stateExchanges, withState } from '../recipe/state-exchange';
 import { planBatch, factorFor } from './batch';
-import { compose, type Composed } from './compose';
+import { compose, type Composed, type ComposedLine } from './compose';
 import type { WorksheetInput } from './worksheet';
 
 export interface Offer {
@@ -35,7 +35,7 @@ function withAnswers(recipe: Recipe, lineId: string, change: (answers: LineAnswe
   return { ...recipe, lines };
 }
 
-export const isFat = (line: StandardLine): boolean =>
+export const isFatLine = (line: StandardLine): boolean =>
   line.follows === 'pan' && line.food !== null && !line.technique;
 
 function fatOffers(line: StandardLine, composed: Composed, panFactor: number, kitchen: Kitchen): Taking[] {
@@ -54,7 +54,7 @@ function fatOffers(line: StandardLine, composed: Composed, panFactor: number, ki
       },
     ];
   }
-  if (!isFat(line)) return [];
+  if (!isFatLine(line)) return [];
   const water = sweatingWater(lineId, composed.recipe.steps);
   const film = roundToDecimals(OIL_FILM_G_PER_M2 * HOME_FRYING_PAN.surfaceM2, 1);
   const technique = (kind: 'water' | 'dry', words: string, why: string, isAsked: boolean): Taking => ({
@@ -167,12 +167,41 @@ function stateOffers(
   });
 }
 
+/** Oil or water that is read as a bath, or said to be none: the cook knows better. */
+function bathOffers(line: StandardLine & Pick<ComposedLine, 'bath' | 'takenUp'>): Taking[] {
+  const lineId = line.source.id;
+  const said = line.source.answers.bath;
+  if (said !== undefined)
+    return [
+      {
+        id: `${lineId} bath`,
+        lineId,
+        words: `${line.name}: as the method says`,
+        why: said === 'eaten' ? 'it was said to be eaten whole' : 'it was said to stay in the pan',
+        isAsked: false,
+        take: (recipe) => withAnswers(recipe, lineId, ({ bath: _, ...kept }) => kept),
+      },
+    ];
+  if (line.bath === null || line.bath === 'straining') return [];
+  return [
+    {
+      id: `${lineId} eaten`,
+      lineId,
+      words: `All of the ${inSentence(line.name)} is eaten`,
+      why: `the method is read so that ${figureText(line.takenUp * 100, 0)} % of it is`,
+      isAsked: false,
+      take: (recipe) => withAnswers(recipe, lineId, (answers) => ({ ...answers, bath: 'eaten' })),
+    },
+  ];
+}
+
 function takingsOf({ recipe, kitchen, target, vesselIds = [] }: WorksheetInput, book: Book): Taking[] {
   // A variant's lines are its parent's: they are changed there.
   if (recipe.parentId !== null) return [];
   const composed = compose(recipe, book, kitchen);
   const batch = planBatch(composed, target, kitchen, vesselIds);
   return composed.lines.flatMap((line) => [
+    ...bathOffers(line),
     ...fatOffers(line, composed, batch.panFactor, kitchen),
     ...saltOffers(line, composed, kitchen),
     ...stateOffers(line, composed, factorFor(line.follows, batch), book, kitchen),

@@ -44,6 +44,7 @@ import { narrowings, rangeOfFigure, type Narrowing, type Range, type RangeScope 
 import { tolerancesOf } from './tolerances';
 import { targetFindings } from './target-findings';
 import { machineChoices, type MachineChoice } from './machine-choices';
+import { assayFindings } from './assayed';
 import { massBalance, type MassBalance } from './mass-balance';
 import { homePortionGrams } from './wanted';
 import { stageViews, type StageView } from './stages';
@@ -197,11 +198,7 @@ function labelOf(
  */
 function nutrientsOfBatch(composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): NutrientSum {
   const apart = composed.lines.filter(
-    (line) =>
-      line.weight &&
-      line.food &&
-      line.technique === null &&
-      (foodFollows(line) === 'pan' || foodFollows(line) === 'portions'),
+    (line) => line.weight && line.food && line.technique === null && foodFollows(line) !== 'batch',
   );
   if (apart.length === 0 || batch.factor <= 0) return composed.nutrients;
   const sum = copySum(composed.nutrients);
@@ -288,6 +285,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...batchFindings(composed, batch, kitchen),
     ...scalingFindings({ composed, batch, lines, ratios, target, kitchen }),
     ...stepFindings(recipe),
+    ...assayFindings(recipe, composed, batch, nutrition.per100g),
     ...freeFromFindings(composed, kitchen),
     ...swapFindings(composed, book, kitchen),
     ...targetFindings(nutrition, tolerances, kitchen, recipe.isComponent),
@@ -324,7 +322,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     stages: stageViews(batch),
     choices: machineChoices(composed, target, kitchen, vesselIds, batch),
     components: planned.map((each) => componentBatch(each, kitchen, components)),
-    massBalance: massBalance(composed, batch, lines),
+    massBalance: massBalance(composed, batch, nutrition.per100g, book, kitchen),
     times: stepTimes(composed, batch, target, kitchen),
     depthMm: dishDepthMm(
       target,

@@ -170,6 +170,17 @@ async function removeNotes(q: QueryInterface): Promise<void> {
   for (const column of ['notes', 'not_in']) await q.removeColumn('recipes', column);
 }
 
+/** What a cook says of a bath, and of figures the audit of matter doubts. */
+async function addMatter(q: QueryInterface): Promise<void> {
+  await q.addColumn('recipes', 'confirmed', { type: DataTypes.TEXT('long'), allowNull: true });
+  await q.addColumn('recipe_lines', 'answer_bath', { type: DataTypes.STRING(20), allowNull: true });
+}
+
+async function removeMatter(q: QueryInterface): Promise<void> {
+  await q.removeColumn('recipes', 'confirmed');
+  await q.removeColumn('recipe_lines', 'answer_bath');
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -225,6 +236,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '007-notes-and-not-in',
         up: ({ context }) => addNotes(context),
         down: ({ context }) => removeNotes(context),
+      },
+      {
+        name: '008-baths-and-confirmed-figures',
+        up: ({ context }) => addMatter(context),
+        down: ({ context }) => removeMatter(context),
       },
     ],
   });

@@ -126,6 +126,7 @@ export function defineTables(database: Sequelize): Tables {
       apart: json('apart'),
       notes: json('notes'),
       notIn: json('notIn'),
+      confirmed: json('confirmed'),
       target: json('target'),
       vesselIds: json('vesselIds'),
       version: INTEGER,
@@ -143,6 +144,7 @@ export function defineTables(database: Sequelize): Tables {
       answerGrams: decimal('answerGrams'),
       answerOrigin: string,
       answerTechnique: string,
+      answerBath: string,
       answerCookedApart: BOOLEAN,
     }),
     steps: table('recipe_steps', {

@@ -11,6 +11,7 @@ import {
   type KitchenName,
   type KitchenWeight,
   type LineAnswers,
+  type Confirmed,
   type NotIn,
   type Pack,
   type PackBefore,
@@ -245,6 +246,7 @@ export async function insertParts(tables: Tables, recipe: Recipe, transaction: T
       answerGrams: answers.grams ?? null,
       answerOrigin: answers.gramsOrigin ?? null,
       answerTechnique: answers.technique ?? null,
+      answerBath: answers.bath ?? null,
       answerCookedApart: answers.isCookedApart ?? false,
     })),
     { transaction },
@@ -272,6 +274,7 @@ const header = ({ recipe, target, vesselIds, version }: SavedRecipe, now: Date) 
   notes: recipe.parentId === null ? recipe.notes : [],
   // A variant keeps answers about its own title; the others are its parent's.
   notIn: recipe.parentId === null ? recipe.notIn : recipe.notIn.filter(({ text }) => text === recipe.name),
+  confirmed: recipe.confirmed,
   target,
   vesselIds,
   version,
@@ -314,11 +317,13 @@ function answersOf(row: Row): LineAnswers {
   const grams = value<number | null>(row, 'answerGrams');
   const gramsOrigin = value<LineAnswers['gramsOrigin'] | null>(row, 'answerOrigin');
   const technique = value<LineAnswers['technique'] | null>(row, 'answerTechnique');
+  const bath = value<LineAnswers['bath'] | null>(row, 'answerBath');
   return {
     ...(foodId === null ? {} : { foodId }),
     ...(grams === null ? {} : { grams }),
     ...(gramsOrigin == null ? {} : { gramsOrigin }),
     ...(technique == null ? {} : { technique }),
+    ...(bath == null ? {} : { bath }),
     ...(value<boolean | null>(row, 'answerCookedApart') ? { isCookedApart: true } : {}),
   };
 }
@@ -355,6 +360,7 @@ export function recipeFromRows(
       })),
       notes: value<string[] | null>(row, 'notes') ?? [],
       notIn: value<NotIn[] | null>(row, 'notIn') ?? [],
+      confirmed: value<Confirmed[] | null>(row, 'confirmed') ?? [],
       parentId: value(row, 'parentId'),
       swaps: swapsFromRows(swaps),
       freeFrom: value(row, 'freeFrom'),

@@ -6,6 +6,7 @@ import { useBench } from '../stores/bench';
 import { usePrompts } from '../stores/prompts';
 import HomeRecipe from './HomeRecipe.vue';
 import LedgerRow from './LedgerRow.vue';
+import DoubtedFigures from './DoubtedFigures.vue';
 import NamedNowhere from './NamedNowhere.vue';
 
 const bench = useBench();
@@ -82,6 +83,7 @@ async function add(): Promise<void> {
     @add="bench.addLine"
     @not-in="bench.sayNotIn"
   />
+  <DoubtedFigures :findings="sheet.findings" @confirm="bench.standFor" />
   <div class="ledger">
     <HomeRecipe v-if="isHomeShown" @leave="isHomeShown = false" />
     <table @keydown.down="move($event, 1)" @keydown.up="move($event, -1)">

@@ -193,6 +193,14 @@ function makeFood(): void {
         </button>
         <button class="choice" type="button" @click="askFor('grams')">Other</button>
       </template>
+      <template v-else-if="code === 'bath-open'">
+        <button class="choice" type="button" @click="emit('answer', { bath: 'eaten' })">
+          All of it is eaten
+        </button>
+        <button class="choice" type="button" @click="emit('answer', { bath: 'left' })">
+          Only what the food takes up
+        </button>
+      </template>
       <template v-else-if="isAboutAmount">
         <button v-if="grams > 0" class="choice" type="button" @click="answer(grams, 'convention')">
           Keep {{ gramsText(grams) }}

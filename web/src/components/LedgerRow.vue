@@ -24,6 +24,21 @@ const prompts = usePrompts();
 
 const loads = computed(() => loadsText(props.line.loads, props.line.stepGrams).replaceAll(' x ', ' × '));
 const FOLLOWS_WORDS = { batch: '', water: 'by the surface', pan: 'by the pan', portions: 'by the portion' };
+/** What of a bath ends in the dish: "120 g of it eaten, the rest stays in the pan". */
+const RESTS = {
+  frying: 'the rest stays in the pan',
+  boiling: 'the rest is poured off',
+  soaking: 'the rest is poured off',
+  steaming: 'it stays under the steamer',
+  marinating: 'the rest is thrown away',
+  salting: 'the rest is rinsed off',
+  straining: 'the rest stays in the sieve',
+};
+const eaten = computed(() => {
+  const { batchGrams, eatenShare, bath } = props.line;
+  if (batchGrams === null || bath === null) return '';
+  return eatenShare > 0 ? `${gramsText(batchGrams * eatenShare)} of it eaten, ${RESTS[bath]}` : RESTS[bath];
+});
 const follows = computed(() =>
   props.depth > 0 ? '' : props.line.technique ? 'by the splash' : FOLLOWS_WORDS[props.line.follows],
 );
@@ -112,6 +127,7 @@ async function rewrite(): Promise<void> {
         <span v-if="line.swappedFrom" class="form">instead of {{ line.swappedFrom.toLowerCase() }}</span>
         <span v-if="purchased" class="form">{{ purchased }}</span>
         <span v-if="line.isCookedApart" class="form">cooked apart</span>
+        <span v-if="line.eatenShare < 1" class="form">{{ eaten }}</span>
         <span v-if="follows" class="form">{{ follows }}</span>
         <button v-if="swappable" class="swap" type="button" @click="prompts.swapFoodId = swappable">
           {{ line.swappedFrom ? 'Another swap' : 'Swap' }}<span class="unseen"> {{ line.name }}</span>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What the words of a dish name and no line holds, each settled here: it goes into the list, or it is not in the dish. */
-import { computed, nextTick, ref } from 'vue';
+import { computed } from 'vue';
 import type { Finding } from '@hand-ladle/core';
-import { useSession } from '../stores/session';
+import { useSayer } from '../sayer';
 
 const props = defineProps<{
   findings: readonly Finding[];
@@ -10,7 +10,6 @@ const props = defineProps<{
   isVariant: boolean;
 }>();
 const emit = defineEmits<{ add: [written: string]; notIn: [name: string, by: string] }>();
-const session = useSession();
 
 /** Own words only: what a component names is settled in the component. */
 const asked = computed(() =>
@@ -18,22 +17,8 @@ const asked = computed(() =>
     ({ code, lineId }) => lineId === null && (code === 'named-nowhere' || code === 'named-unknown'),
   ),
 );
-const naming = ref<string | null>(null);
-/** Who says so: the person signed in, or the name typed here; it is kept while this page is open, and never guessed. */
-const typed = ref('');
-const field = ref<HTMLInputElement[]>([]);
-const by = computed(() => session.person?.name ?? typed.value.trim());
-
-async function say(name: string): Promise<void> {
-  if (by.value === '') {
-    naming.value = name;
-    await nextTick();
-    field.value[0]?.focus();
-    return;
-  }
-  naming.value = null;
-  emit('notIn', name, by.value);
-}
+const { naming, typed, field, say } = useSayer();
+const sayNotIn = (name: string): Promise<void> => say(name, (by) => emit('notIn', name, by));
 const nameOf = ({ figures }: Finding): string => String(figures['name']);
 const writtenOf = ({ figures }: Finding): string => String(figures['written']);
 </script>
@@ -51,7 +36,7 @@ const writtenOf = ({ figures }: Finding): string => String(figures['written']);
           }}<template v-if="each.code === 'named-unknown'">, and nobody knows it</template>.
         </p>
         <p v-if="isVariant" class="soft">Settle it in the dish this one follows.</p>
-        <form v-else class="choices" @submit.prevent="say(nameOf(each))">
+        <form v-else class="choices" @submit.prevent="sayNotIn(nameOf(each))">
           <button class="choice" type="button" @click="emit('add', writtenOf(each))">
             It is in: add it to the list
           </button>

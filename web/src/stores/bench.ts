@@ -260,6 +260,14 @@ export const useBench = defineStore('bench', () => {
     setRecipe({ notIn: [...recipe.value.notIn, ...said] });
   }
 
+  /** A cook stands for a figure that is doubted, as it is now. */
+  function standFor(what: string, figure: number, by: string): void {
+    if (!recipe.value) return;
+    const on = new Date().toISOString().slice(0, 10);
+    const others = recipe.value.confirmed.filter((each) => each.what !== what);
+    setRecipe({ confirmed: [...others, { what, figure, by, on }] });
+  }
+
   async function reread(
     lines: readonly RecipeLine[],
     changes: { id: string; text: string }[],
@@ -345,6 +353,7 @@ export const useBench = defineStore('bench', () => {
     setRecipe,
     answerLine,
     sayNotIn,
+    standFor,
     rewriteLine,
     addLine,
     removeLine,

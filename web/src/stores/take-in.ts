@@ -68,6 +68,7 @@ export function useTakeIn() {
       portionGrams: numberIn(size.value) ?? made.portionGrams,
       isComponent: isComponent.value,
       notIn: notIn.value,
+      confirmed: [],
       lines: made.lines.map((line) => ({ ...line, answers: answers.value.get(line.text) ?? {} })),
     };
   });

@@ -1,7 +1,16 @@
 <script setup lang="ts">
 /** Where every gram goes: from the store through the pot to the portions, as a picture and as figures that close. */
 import { computed } from 'vue';
-import { fixedText, gramsText, roundToDecimals, type WorksheetLine } from '@hand-ladle/core';
+import {
+  fixedText,
+  gramsText,
+  roundToDecimals,
+  WATER_ID,
+  type FigureId,
+  type MatterFlow,
+  type MatterRow,
+  type WorksheetLine,
+} from '@hand-ladle/core';
 import PlotPicture from '../components/PlotPicture.vue';
 import { token, type Data } from '../plot';
 import { useBench } from '../stores/bench';
@@ -21,7 +30,7 @@ interface Flow {
 /** The flows that are in this batch; a yield that was weighed above what went in comes from something not written. */
 const flows = computed((): Flow[] => {
   const { purchasedGrams, componentGrams, waterGrams, trimmedGrams, drainedGrams } = mass.value;
-  const { steamGrams, lostGrams, finishedGrams } = mass.value;
+  const { steamGrams, lostGrams, finishedGrams, pouredOffGrams, leftInPanGrams, strainedGrams } = mass.value;
   return [
     { from: 'From the store', to: 'Trimmed off', grams: trimmedGrams },
     { from: 'From the store', to: 'Drained off', grams: drainedGrams },
@@ -31,6 +40,9 @@ const flows = computed((): Flow[] => {
     { from: 'Not written down', to: 'In the pot', grams: -lostGrams },
     { from: 'In the pot', to: 'Portions', grams: finishedGrams },
     { from: 'In the pot', to: 'Steam', grams: steamGrams },
+    { from: 'In the pot', to: 'Poured off', grams: pouredOffGrams },
+    { from: 'In the pot', to: 'Oil left in the pan', grams: leftInPanGrams },
+    { from: 'In the pot', to: 'Left in the sieve', grams: strainedGrams },
     { from: 'In the pot', to: 'Left on pots and spoons', grams: lostGrams },
   ].filter(({ grams }) => grams > 0.05);
 });
@@ -74,28 +86,44 @@ const said = computed(() =>
 const purchased = (line: WorksheetLine): string =>
   line.purchasedGrams === null
     ? 'not known'
-    : line.follows === 'water' || line.technique
+    : line.foodId === WATER_ID || line.technique
       ? 'tap'
       : gramsText(line.purchasedGrams);
 const cooked = (line: WorksheetLine): string =>
   line.cookedGrams === null ? 'not measured' : `${gramsText(line.cookedGrams)}, ${line.cookingMethod}`;
-const rows = computed(
-  () =>
-    [
-      ['From the store, as purchased', mass.value.purchasedGrams],
-      ['Components', mass.value.componentGrams],
-      ['Water, what is taken up too', mass.value.waterGrams],
-      ['Trimmed off', -mass.value.trimmedGrams],
-      ['Drained off', -mass.value.drainedGrams],
-    ] as const,
+/** Flows of matter in words, and what answers "why?". */
+const FLOW_WORDS: Readonly<Record<MatterFlow, string>> = {
+  store: 'From the store, as purchased',
+  components: 'Components',
+  water: 'Water, what is taken up too',
+  trimmed: 'Trimmed off',
+  drained: 'Drained from tins',
+  'poured-off': 'Poured off, rinsed or pressed out',
+  'left-in-pan': 'Oil left in the pan',
+  'strained-out': 'Left in the sieve',
+  steam: 'Steam',
+  lost: 'Left on pots and spoons',
+  finished: 'Finished',
+};
+const WHY: Readonly<Partial<Record<MatterFlow, FigureId>>> = {
+  water: 'water',
+  steam: 'steam',
+  lost: 'finished',
+  finished: 'finished',
+};
+const MEASURES = ['waterGrams', 'dryGrams', 'fatGrams', 'saltGrams'] as const;
+const rows = computed(() =>
+  mass.value.rows.filter(
+    ({ flow, grams, saltGrams }) => flow !== 'finished' && (grams !== 0 || saltGrams > 0.005),
+  ),
 );
-const after = computed(
-  () =>
-    [
-      ['Steam', -mass.value.steamGrams],
-      [mass.value.lostGrams < 0 ? 'Not written down' : 'Left on pots and spoons', -mass.value.lostGrams],
-    ] as const,
-);
+const finished = computed(() => mass.value.rows.find(({ flow }) => flow === 'finished')!);
+const wordsOf = ({ flow, grams }: MatterRow): string =>
+  flow === 'lost' && grams < 0 ? 'Not written down' : FLOW_WORDS[flow];
+const amountOf = (row: MatterRow, measure: 'grams' | (typeof MEASURES)[number]): string => {
+  const grams = row.isIn ? row[measure] : -row[measure];
+  return Math.abs(grams) < 0.005 ? '0 g' : signed(grams);
+};
 const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText(Math.abs(grams))}`;
 </script>
 
@@ -107,50 +135,52 @@ const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText
     </section>
     <section class="plate">
       <h2>The balance</h2>
-      <table class="sheet-table" data-testid="balance">
-        <tbody>
-          <tr v-for="[name, grams] in rows.filter((row) => row[1] !== 0)" :key="name">
-            <th scope="row">{{ name }}</th>
-            <td class="right">
-              <button
-                v-if="name.startsWith('Water')"
-                class="why-figure"
-                type="button"
-                @click="prompts.whyFigure = 'water'"
-              >
-                {{ signed(grams) }}<span class="unseen">. Why?</span>
-              </button>
-              <template v-else>{{ signed(grams) }}</template>
-            </td>
-          </tr>
-          <tr class="sum">
-            <th scope="row">In the pot</th>
-            <td class="right">{{ gramsText(mass.putInGrams) }}</td>
-          </tr>
-          <tr v-for="[name, grams] in after" :key="name">
-            <th scope="row">{{ name }}</th>
-            <td class="right">
-              <button
-                class="why-figure"
-                type="button"
-                @click="prompts.whyFigure = name === 'Steam' ? 'steam' : 'finished'"
-              >
-                {{ signed(grams) }}<span class="unseen">. Why?</span>
-              </button>
-            </td>
-          </tr>
-        </tbody>
-        <tfoot>
-          <tr>
-            <th scope="row">Finished</th>
-            <td class="right">
-              <button class="why-figure" type="button" @click="prompts.whyFigure = 'finished'">
-                {{ gramsText(mass.finishedGrams) }}<span class="unseen">. Why?</span>
-              </button>
-            </td>
-          </tr>
-        </tfoot>
-      </table>
+      <div class="scrolls">
+        <table class="sheet-table" data-testid="balance">
+          <thead>
+            <tr>
+              <th scope="col">Flow</th>
+              <th scope="col" class="right">Weight</th>
+              <th scope="col" class="right">Water</th>
+              <th scope="col" class="right">Dry matter</th>
+              <th scope="col" class="right">of it fat</th>
+              <th scope="col" class="right">of it salt</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.flow">
+              <th scope="row">{{ wordsOf(row) }}</th>
+              <td class="right">
+                <button
+                  v-if="WHY[row.flow]"
+                  class="why-figure"
+                  type="button"
+                  @click="prompts.whyFigure = WHY[row.flow]!"
+                >
+                  {{ amountOf(row, 'grams') }}<span class="unseen">. Why?</span>
+                </button>
+                <template v-else>{{ amountOf(row, 'grams') }}</template>
+              </td>
+              <td v-for="measure in MEASURES" :key="measure" class="right part">
+                {{ amountOf(row, measure) }}
+              </td>
+            </tr>
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">Finished</th>
+              <td class="right">
+                <button class="why-figure" type="button" @click="prompts.whyFigure = 'finished'">
+                  {{ gramsText(finished.grams) }}<span class="unseen">. Why?</span>
+                </button>
+              </td>
+              <td v-for="measure in MEASURES" :key="measure" class="right part">
+                {{ gramsText(finished[measure]) }}
+              </td>
+            </tr>
+          </tfoot>
+        </table>
+      </div>
       <p class="soft range">
         {{ sheet.isYieldMeasured ? 'The home yield was weighed' : 'A prediction' }}:
         {{ gramsText(sheet.finishedLowGrams) }} to {{ gramsText(sheet.finishedHighGrams) }}.
@@ -201,7 +231,7 @@ const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(280px, 1fr);
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
   gap: var(--space-3);
   align-items: start;
 }
@@ -220,9 +250,12 @@ const signed = (grams: number): string => `${grams < 0 ? '− ' : ''}${gramsText
   color: var(--ink);
 }
 
-.sum > * {
-  border-top: 1.5px solid var(--ink-soft);
-  font-weight: 680;
+.scrolls {
+  overflow-x: auto;
+}
+
+.part {
+  color: var(--ink-soft);
 }
 
 .range {

@@ -1,0 +1,2 @@
+export { assay, type Doubt, type Sample, type SampleLine } from './assay';
+export { DISH_KINDS, kindOfDish } from './kinds';

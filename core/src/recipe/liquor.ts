@@ -1,0 +1,59 @@
+/** The liquid of a tin: thrown away with pulses, unless the words say that it is eaten. It has a row of its own in the larder. */
+import { nameWords, type Food } from '../food';
+import { DRAINED_SHARE, packOf, type Kitchen } from '../kitchen';
+import type { RecipeLine, RecipeStep } from './recipe';
+
+/** Id of the liquid that tinned pulses lie in. */
+export const LIQUOR_ID = 'pulse-liquor';
+
+/** Foods whose tin holds solids in a liquid that is poured off. */
+export const isInLiquor = (food: Pick<Food, 'state' | 'category'>): boolean =>
+  food.state === 'tinned' && food.category === 'pulse';
+
+const LIQUID =
+  '(?:(?:all|of|the|their|its|tin|tinned|can|canning|bean|chickpea|packing) )*(?:liquid|liquor|juices?|brine|water|aquafaba)';
+const KEPT = new RegExp(
+  `\\b(?:undrained|not drained|without draining|do(?:n't| not) drain|no need to drain)\\b|\\b(?:with|and|including|plus|in) ${LIQUID}\\b`,
+  'i',
+);
+const DRAINED = /\bdrain(?!ed weight)|\bdiscard|\bthrow/i;
+
+const isKeptIn = (text: string): boolean =>
+  KEPT.test(text) &&
+  !DRAINED.test(text.replace(/\b(?:un|not )drained|\bwithout draining|\b(?:don't|do not|to) drain/gi, ''));
+
+/** Whether a tin goes in with its liquid: its line says so, or a step does where it names the food. */
+export function saysLiquor({ id, text, reading }: RecipeLine, steps: readonly RecipeStep[]): boolean {
+  if (isKeptIn(text)) return true;
+  if (DRAINED.test(text)) return false;
+  const words = nameWords(reading.foodText).filter((word) => word.length > 2);
+  return steps.some(
+    (step) =>
+      step.reading.lineIds.includes(id) &&
+      step.text.split(/[.;](?:\s|$)/).some((sentence) => {
+        const named = new Set(nameWords(sentence));
+        return words.some((word) => named.has(word)) && isKeptIn(sentence);
+      }),
+  );
+}
+
+const UNDRAINED = 'undrained';
+
+/** The same line, weighed with its liquid. */
+export const asUndrained = (line: RecipeLine): RecipeLine =>
+  isEatenWithLiquor(line)
+    ? line
+    : {
+        ...line,
+        reading: { ...line.reading, form: [line.reading.form, UNDRAINED].filter(Boolean).join(', ') },
+      };
+
+/** Whether a line's form says that nothing was drained. */
+export const isEatenWithLiquor = ({ reading }: Pick<RecipeLine, 'reading'>): boolean =>
+  reading.form.includes(UNDRAINED) && !/\brinsed\b/.test(reading.form);
+
+/** Solids as a share of a tin: by the kitchen's own pack, else the usual share. */
+export function solidShareOf(food: Food, kitchen: Kitchen): number {
+  const pack = packOf(kitchen, food.id);
+  return pack?.netGrams && pack.drainedGrams ? pack.drainedGrams / pack.netGrams : DRAINED_SHARE;
+}

@@ -1,0 +1,98 @@
+/** A worksheet as the audit of matter sees it, and what it doubts as findings that hold the label. */
+import { assay, type Doubt, type Sample, type SampleLine } from '../assay';
+import { finding, type Finding } from '../finding';
+import type { Confirmed, Recipe } from '../recipe/recipe';
+import type { Batch } from './batch';
+import type { Composed, ComposedLine } from './compose';
+import { lineFactor } from './batch';
+import { unweighedLines } from './wanted';
+import type { Facts } from '../nutrition';
+
+/** A component is a food like any other: what its lines come to in 100 g of it. */
+function composition({
+  food,
+  inner,
+}: ComposedLine): Omit<SampleLine, 'id' | 'name' | 'text' | 'grams' | 'isDry'> {
+  if (food) {
+    const { waterG, proteinG, fatG, carbohydrateG, alcoholG, sodiumMg } = food.composition;
+    return { waterG, proteinG, fatG, carbohydrateG, alcoholG, sodiumMg };
+  }
+  const parts = inner ? inner.lines.filter(({ weight }) => weight !== null) : [];
+  const left = inner ? inner.finishedGrams : 0;
+  const all = (id: 'proteinG' | 'fatG' | 'carbohydrateG' | 'alcoholG' | 'sodiumMg'): number | null => {
+    let sum = 0;
+    for (const each of parts) {
+      const value = composition(each)[id];
+      if (value === null) return null;
+      sum += value * each.weight!.grams;
+    }
+    return left > 0 ? sum / left : null;
+  };
+  return {
+    waterG: null,
+    proteinG: all('proteinG'),
+    fatG: all('fatG'),
+    carbohydrateG: all('carbohydrateG'),
+    alcoholG: all('alcoholG'),
+    sodiumMg: all('sodiumMg'),
+  };
+}
+
+function sampleOf(recipe: Recipe, composed: Composed, batch: Batch, per100g: Facts): Sample {
+  const lines = composed.lines.flatMap((line): SampleLine[] =>
+    line.weight
+      ? [
+          {
+            id: line.id,
+            name: line.name,
+            text: line.source.text,
+            grams: line.weight.grams * lineFactor(line, batch),
+            isDry: line.food?.state === 'dry',
+            ...composition(line),
+          },
+        ]
+      : [],
+  );
+  const isOneSize = batch.servings.length === 0 && batch.problem === null;
+  return {
+    name: recipe.name,
+    isComponent: recipe.isComponent,
+    steps: [
+      ...recipe.steps.map(({ text }) => text),
+      ...composed.lines.flatMap(({ inner }) => inner?.recipe.steps.map(({ text }) => text) ?? []),
+    ],
+    lines,
+    finishedGrams: batch.finishedGrams,
+    isYieldMeasured: composed.isMeasured,
+    portions: isOneSize ? batch.portions : null,
+    portionGrams: batch.portionGrams,
+    energyKcal: per100g.energyKcal,
+    proteinG: per100g.proteinG,
+    fatG: per100g.fatG,
+    carbohydrateG: per100g.carbohydrateG,
+    fibreG: per100g.fibreG,
+    sodiumMg: per100g.sodiumMg,
+  };
+}
+
+/** A cook's word holds while the figure is within this share of what it was. */
+const STANDS_WITHIN = 0.1;
+
+const standsFor = ({ what, figure }: Doubt, confirmed: readonly Confirmed[]): Confirmed | undefined =>
+  confirmed.find((each) => each.what === what && Math.abs(figure / each.figure - 1) <= STANDS_WITHIN);
+
+/** What the audit of matter doubts about a worksheet. Where something is not weighed, only what cannot be is said. */
+export function assayFindings(recipe: Recipe, composed: Composed, batch: Batch, per100g: Facts): Finding[] {
+  const isPart = unweighedLines(composed).length > 0;
+  return assay(sampleOf(recipe, composed, batch, per100g)).flatMap((doubt): Finding[] => {
+    const { what, says, figure, isImpossible, lineId } = doubt;
+    if (isPart && (!isImpossible || what === 'portion')) return [];
+    const line = composed.lines.find(({ id }) => id === lineId);
+    const figures = { what, says, figure, line: line?.name ?? '' };
+    if (isImpossible) return [finding('assay-impossible', null, figures)];
+    const stands = standsFor(doubt, recipe.confirmed);
+    return stands
+      ? [finding('assay-confirmed', null, { ...figures, by: stands.by, on: stands.on })]
+      : [finding('assay-unlikely', null, figures)];
+  });
+}
