@@ -85,6 +85,7 @@ function sheetOf(label: ByHand) {
     steps: stepsFromTexts(label.steps, lines, book.foods),
     notes: [],
     notIn: [],
+    confirmed: [],
     parentId: null,
     swaps: [],
     freeFrom: [],

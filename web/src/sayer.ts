@@ -7,7 +7,7 @@ export function useSayer() {
   /** What a name is being asked for; null while none is. */
   const naming = ref<string | null>(null);
   const typed = ref('');
-  const field = ref<HTMLInputElement[]>([]);
+  let field: HTMLInputElement | null = null;
   const by = computed(() => session.person?.name ?? typed.value.trim());
 
   /** Says something under a name, or asks for the name first. */
@@ -15,11 +15,15 @@ export function useSayer() {
     if (by.value === '') {
       naming.value = key;
       await nextTick();
-      field.value[0]?.focus();
+      field?.focus();
       return;
     }
     naming.value = null;
     then(by.value);
   }
-  return { naming, typed, field, say };
+  /** The name's field, once it is drawn. */
+  const takeField = (element: unknown): void => {
+    field = element instanceof HTMLInputElement ? element : null;
+  };
+  return { naming, typed, takeField, say };
 }

@@ -16,7 +16,8 @@ import {
   type Serving,
   type Target,
 } from '../scaling';
-import { compose, driesIn, foodFollows, type Composed } from './compose';
+import { driesIn } from './steam';
+import { compose, foodFollows, type Composed } from './compose';
 import {
   homePortionGrams,
   homeStageGrams,

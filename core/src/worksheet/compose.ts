@@ -1,9 +1,8 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
 import { containedIn, equipmentTraces, tracesOf, type Trace } from '../allergen';
 import { finding, type Finding } from '../finding';
-import { inSentence, isLiquid, isWater, soakUptake } from '../food';
+import { inSentence, isWater } from '../food';
 import { packOf, type Kitchen } from '../kitchen';
-import { figureText } from '../quantity';
 import {
   addFood,
   addSum,
@@ -19,10 +18,9 @@ import { standardize, type Follows, type StandardLine } from '../recipe/standard
 import { equipmentUsed } from '../recipe/equipment-used';
 import { mentionsOf } from '../recipe/audit';
 import { mentionFindings, mentionTraces } from './named';
-import { dryingOf, reductionOf, steamFrom, waterShareOf, type BathKind, type Drying } from '../matter';
-import { markBaths, type Baths } from './baths';
-import { isBakedDeep, stagesOf } from '../recipe/work';
-import { homeSurface, steamGrams } from '../scaling/evaporation';
+import type { BathKind } from '../matter';
+import { markBaths } from './baths';
+import { absorbedWater, markedSteam, pressedWater, steamOf, waterIn } from './steam';
 import { gathered, inOrder, type StatementItem } from '../label/statement';
 import { subIngredients } from '../label/sub-ingredients';
 
@@ -184,62 +182,6 @@ function opened(line: StandardLine, context: Context): ComposedLine {
   return withTraces(line, composeIn(line.component, context), context.kitchen);
 }
 
-/** Water that foods take up and no line gives: in a soak, boiled apart, or where the list holds no liquid to drink. */
-function absorbedWater(
-  recipe: Recipe,
-  lines: readonly ComposedLine[],
-  baths: Baths,
-  findings: Finding[],
-): number {
-  const isSimmered = stagesOf(recipe).some(({ kind }) => kind === 'simmer');
-  // What is only baked or roasted drinks nothing of its own.
-  const isDry = recipe.steps.length > 0 && !isSimmered;
-  const hasLiquid =
-    isDry ||
-    lines.some(
-      (line) => line.component || (isLiquid(line.food) && (line.bath === null || line.takenUp === 1)),
-    );
-  let absorbed = 0;
-  for (const line of lines) {
-    const { grams: drunk = 0, unlisted = 0 } = baths.drunk.get(line.id) ?? {};
-    const isDone = baths.boiled.has(line.id) || (baths.soaked.has(line.id) && !isSimmered);
-    const rest = isDone ? 0 : Math.max(0, absorbedBy(line, hasLiquid) - drunk);
-    const grams = unlisted + rest;
-    if (grams <= 0) continue;
-    absorbed += grams;
-    const figures = { name: line.name, grams: figureText(grams, 0) };
-    if (!line.source.answers.isCookedApart) findings.push(finding('water-absorbed', line.id, figures));
-  }
-  return absorbed;
-}
-
-/** Water of its own cooking that a line brings into the dish, in grams at home size. */
-export function absorbedBy({ food, weight, source }: ComposedLine, hasLiquid: boolean): number {
-  if (!weight || food?.state !== 'dry' || food.cookingYield === null) return 0;
-  const { isSoaked, isCookedApart } = source.answers;
-  if (isSoaked) return weight.grams * soakUptake(food);
-  return hasLiquid && !isCookedApart ? 0 : weight.grams * (food.cookingYield - 1);
-}
-
-/** Water that leaves food when it is pressed: a step presses it, or the line says so. */
-function pressedWater(recipe: Recipe, lines: readonly ComposedLine[], findings: Finding[]): number {
-  let all = 0;
-  for (const { id, name, source, food, weight } of lines) {
-    const ratio = food?.cookingYields.find(({ method }) => method === 'pressed')?.ratio;
-    if (ratio === undefined || !weight) continue;
-    const isPressed =
-      /\bpressed\b/i.test(source.reading.form) ||
-      recipe.steps.some(
-        ({ text, reading }) => /\bpress\b/i.test(text) && reading.lineIds.includes(source.id),
-      );
-    if (!isPressed || /\bnot pressed\b|\bunpressed\b/i.test(source.text)) continue;
-    const grams = weight.grams * (1 - ratio);
-    all += grams;
-    findings.push(finding('water-pressed', id, { name, grams: figureText(grams, 0) }));
-  }
-  return all;
-}
-
 /** Relative spread of the conventional evaporation rates. */
 const STEAM_SPREAD = 0.3;
 
@@ -254,82 +196,6 @@ function crossContact(recipe: Recipe, { book, kitchen, dish }: Context): Trace[]
   return kitchen.shared
     .filter(({ id, kind }) => (!isSaid || used.has(kind)) && !dish.apart.includes(id))
     .flatMap((each) => equipmentTraces(each, book.foods.foods, kitchen, isSaid));
-}
-
-/** Where so little of what the times would drive off is there, they may be a slip: said, not only corrected (convention). */
-const SLIP_SHARE = 0.5;
-
-/** What dries the food of a recipe. */
-export const driesIn = ({ name, steps }: Recipe, cookings: readonly Cooking[]): Drying =>
-  dryingOf(
-    cookings.some(({ heat }) => heat === 'oven'),
-    name,
-    steps.map(({ text }) => text),
-  );
-
-interface Steam {
-  fixed: number;
-  reduced: number;
-}
-
-/** Grams that a method's marks say leave ("by half", "until the liquid is gone"); null where it sets none. */
-function markedSteam(
-  recipe: Recipe,
-  lines: readonly ComposedLine[],
-  baths: Baths,
-  absorbed: number,
-): { grams: number; steps: ReadonlySet<RecipeStep> } | null {
-  const steps = new Set<RecipeStep>();
-  const inPot = new Set<string>();
-  let grams = 0;
-  for (const step of recipe.steps) {
-    for (const id of step.reading.lineIds) inPot.add(id);
-    const mark = reductionOf(step.text);
-    if (!mark) continue;
-    steps.add(step);
-    const here = lines.filter(({ source }) => inPot.size === 0 || inPot.has(source.id));
-    const eaten = ({ weight, takenUp }: ComposedLine): number => (weight?.grams ?? 0) * takenUp;
-    if (mark.kind === 'share') {
-      grams += Math.max(0, here.reduce((sum, line) => sum + eaten(line), 0) - grams) * mark.share;
-      continue;
-    }
-    const named = lines.filter(
-      ({ source, food }) => isLiquid(food) && step.reading.lineIds.includes(source.id),
-    );
-    const liquids = named.length > 0 ? named : here.filter(({ food }) => isLiquid(food));
-    const wet = liquids.reduce((sum, line) => sum + eaten(line) * waterIn(line), 0) + absorbed;
-    const drinks = here.reduce(
-      (sum, line) => sum + Math.max(0, absorbedBy(line, false) - (baths.drunk.get(line.id)?.grams ?? 0)),
-      0,
-    );
-    grams += Math.max(0, wet - drinks);
-  }
-  return steps.size > 0 ? { grams, steps } : null;
-}
-
-/** Home steam by what it follows: drying slows as the water goes, and no more leaves than can. */
-function steamOf(
-  recipe: Recipe,
-  cookings: readonly Cooking[],
-  marked: number | null,
-  fried: number,
-  waterIn: number,
-  dryIn: number,
-  findings: Finding[],
-): Steam {
-  const steam: Steam = { fixed: 0, reduced: (marked ?? 0) + fried };
-  for (const cooking of cookings)
-    if (marked === null || !cooking.reduces)
-      steam[cooking.reduces ? 'reduced' : 'fixed'] += steamGrams(
-        cooking,
-        homeSurface(cooking, isBakedDeep(recipe)),
-      );
-  const all = steam.fixed + steam.reduced;
-  const leaves = steamFrom(all, waterIn, dryIn, driesIn(recipe, cookings));
-  if (all <= 0 || leaves >= all) return steam;
-  if (leaves < all * SLIP_SHARE)
-    findings.push(finding('steam-capped', null, { steam: figureText(all, 0), most: figureText(leaves, 0) }));
-  return { fixed: (steam.fixed * leaves) / all, reduced: (steam.reduced * leaves) / all };
 }
 
 interface FinishedWeight {
@@ -366,14 +232,6 @@ const isYieldMeasured = ({ measuredYieldGrams }: Recipe): boolean =>
 
 /** Water in the pan instead of fat: it is gone as steam before anything else goes in. */
 const isSweat = (line: StandardLine): boolean => line.technique?.kind === 'water';
-
-/** Water in a gram of a line: of its food, or of its component as that was finished. */
-export function waterIn({ food, inner }: ComposedLine): number {
-  if (food) return waterShareOf(food);
-  if (!inner || !(inner.finishedGrams > 0)) return 0;
-  const left = Math.max(0, inner.waterInGrams - (inner.steamGrams - inner.sweatGrams)) * inner.keptShare;
-  return Math.min(1, left / inner.finishedGrams);
-}
 
 function composeIn(recipe: Recipe, context: Context): Composed {
   const known = context.done.get(recipe.id);

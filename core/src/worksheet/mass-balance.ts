@@ -10,7 +10,8 @@ import type { Book } from '../recipe/book';
 import { LIQUOR_ID } from '../recipe/liquor';
 import type { Batch } from './batch';
 import { factorFor, lineFactor } from './batch';
-import { beforeLoss, foodFollows, waterIn, type Composed, type ComposedLine } from './compose';
+import { waterIn } from './steam';
+import { beforeLoss, foodFollows, type Composed, type ComposedLine } from './compose';
 
 /** Grams of a flow and of what it is made of; salt is sodium x 2.5. What the larder does not know counts as none. */
 export interface Matter {

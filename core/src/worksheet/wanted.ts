@@ -11,7 +11,8 @@ import {
   type Serving,
   type Target,
 } from '../scaling';
-import { absorbedBy, type Composed, type ComposedLine } from './compose';
+import type { Composed, ComposedLine } from './compose';
+import { absorbedBy } from './steam';
 
 /** Portion size of the recipe itself: as set, else its weight over its portions. */
 export function homePortionGrams(composed: Composed): number {

@@ -6,7 +6,7 @@ import { useSayer } from '../sayer';
 
 const props = defineProps<{ findings: readonly Finding[] }>();
 const emit = defineEmits<{ confirm: [what: string, figure: number, by: string] }>();
-const { naming, typed, field, say } = useSayer();
+const { naming, typed, takeField, say } = useSayer();
 
 const doubted = computed(() =>
   props.findings.filter(({ code }) => code === 'assay-impossible' || code === 'assay-unlikely'),
@@ -29,7 +29,7 @@ const confirm = (each: Finding): Promise<void> =>
           <button class="choice" type="submit">It is so: I stand for it</button>
           <label v-if="naming === whatOf(each)">
             Your name
-            <input ref="field" v-model="typed" class="field" size="14" maxlength="120" autocomplete="off" />
+            <input :ref="takeField" v-model="typed" class="field" size="14" maxlength="120" autocomplete="off" />
           </label>
         </form>
       </li>

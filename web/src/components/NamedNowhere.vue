@@ -17,7 +17,7 @@ const asked = computed(() =>
     ({ code, lineId }) => lineId === null && (code === 'named-nowhere' || code === 'named-unknown'),
   ),
 );
-const { naming, typed, field, say } = useSayer();
+const { naming, typed, takeField, say } = useSayer();
 const sayNotIn = (name: string): Promise<void> => say(name, (by) => emit('notIn', name, by));
 const nameOf = ({ figures }: Finding): string => String(figures['name']);
 const writtenOf = ({ figures }: Finding): string => String(figures['written']);
@@ -43,7 +43,7 @@ const writtenOf = ({ figures }: Finding): string => String(figures['written']);
           <button class="choice" type="submit">It is not in the dish</button>
           <label v-if="naming === nameOf(each)">
             Your name
-            <input ref="field" v-model="typed" class="field" size="14" maxlength="120" autocomplete="off" />
+            <input :ref="takeField" v-model="typed" class="field" size="14" maxlength="120" autocomplete="off" />
           </label>
         </form>
       </li>
