@@ -4,253 +4,32 @@
  */
 import type { Recipe } from '../recipe/recipe';
 import { deepFryingStep } from '../recipe/work';
-import { isCalled, momentsOf, watersOf, type ActLine, type Moment } from './moments';
-
-export type BathKind = 'frying' | 'boiling' | 'soaking' | 'steaming' | 'marinating' | 'salting' | 'straining';
-
-export interface Bath {
-  kind: BathKind;
-  /** What the food lies in, by line; empty where the list names none of it. */
-  liquidIds: readonly string[];
-  foodIds: readonly string[];
-  /** The moment it begins; null where only a line of the list says so. */
-  moment: Moment | null;
-  /** Whether the words say that what is not taken up stays out of the dish. Where not, it is the cook's to say. */
-  isSaid: boolean;
-}
-
-const DRAINS =
-  /\b(?:drain|(?:and|then|are|is) drained)\b(?! (?:if|any|only|most|some|a little|excess)\b)|\b(?:pour|tip|throw) (?:off |away |out )?(?:the |its |all |this )?(?:cooking |soaking )?(?:water|liquid)\b(?: (?:off|away|out))?|\bdiscard(?:ing)? (?:the |its |all )?(?:cooking |soaking |boiling )?(?:water|liquid)|\bstrain\b|\b(?:in|into|through) a colander\b|\b(?:lift|scoop|take|fish)(?:ed)?(?: \w+){0,3} out\b|\bslotted spoon\b|\brefresh(?:ed)? (?:\w+ )?(?:in|under) (?:iced|cold)/;
-/** What may stand after "drain" without naming another food. */
-const ITSELF =
-  /^(?:them|it|well|thoroughly|immediately|again|and|off|in|into|through|then|before|when|as|on|very|briefly|with|to|return|until|under|water|pot|pan|lot|everything|slightly|over|using|from)$/;
-/** Liquid that is kept is no bath: "drain, keeping the water". */
-const KEEPS =
-  /\b(?:keep|reserv|sav|retain|hold)(?:e|ing)?(?: back)?\b[^.]*\b(?:water|liquid|liquor|broth)\b|\b(?:if|when) (?:needed|necessary|wet)\b|\bexcess\b|\b(?:with|in|and) (?:its|their|the) (?:own )?(?:soaking |cooking )(?:water|liquid|liquor)\b/;
-
-const OBJECT =
-  /^(?:\s*(?:,|and) [a-z]+(?= )(?! (?:and|then)\b))?(?: (?:the|all|your|both|these|those))*(?: ([a-z]+))?/;
-
-/** What is less of the pot than this is a flavouring, and no food that is drained (convention). */
-const BULK_SHARE = 0.2;
-
-/** What a draining drains: the food in question by name, nothing named, or something else. */
-function drained(
-  text: string,
-  at: number,
-  length: number,
-  foods: readonly ActLine[],
-): 'named' | 'bare' | 'other' {
-  const [, said] = OBJECT.exec(text.slice(at + length)) ?? [];
-  if (!said || ITSELF.test(said)) return 'bare';
-  // "Fish out the bay leaf" drains nothing: it is the bulk that is drained.
-  const bulk = foods.reduce((sum, { grams }) => sum + grams, 0) * BULK_SHARE;
-  return foods.some((food) => food.grams >= bulk && isCalled(food, said)) ? 'named' : 'other';
-}
-
-const BOILS = /\b(?:boil|simmer|cook|blanch|parboil|poach)/;
-const FOR_SOAKING = /\b(?:for|to) (?:the )?soak/;
-const SOAKS = /\bsoak(?:ing)?\b(?! water| liquid| liquor)/;
-
-/**
- * Whether what a moment starts is drained: later in the same sentence, in what follows it, or wherever its food is drained by name.
- * @param from where in the moment's own text the search begins
- */
-function isDrainedAfter(
-  moment: Moment,
-  from: number,
-  foods: readonly ActLine[],
-  moments: readonly Moment[],
-  starts: RegExp,
-): boolean {
-  const first = moments.indexOf(moment);
-  for (let index = first; index < moments.length; index += 1) {
-    const at = moments[index]!;
-    const text = index === first ? at.text.slice(from) : at.text;
-    const found = DRAINS.exec(text);
-    if (found && !KEEPS.test(at.text)) {
-      const what = drained(text, found.index, found[0].length, foods);
-      // "Strain" alone keeps the liquid and leaves the food behind; "strain the noodles" drains them.
-      if (
-        what === 'bare' &&
-        /^strain/.test(found[0]) &&
-        !/^ (?:them|off|well)\b/.test(text.slice(found.index + 6))
-      )
-        continue;
-      const isNear = at.stepIndex <= moment.stepIndex + 1;
-      // "Simmer the tomatoes, then drain the chickpeas": named, and not what was cooked.
-      if (what === 'named' || (what === 'bare' && isNear)) return true;
-    }
-    // Another pot is on the heat: a bare "drain" is that pot's.
-    if (
-      index > first &&
-      starts.test(at.text) &&
-      at.lineIds.length > 0 &&
-      !foods.some(({ id }) => at.lineIds.includes(id))
-    )
-      return moments.slice(index).some(({ text: later }) => {
-        const named = DRAINS.exec(later);
-        return (
-          named !== null &&
-          !KEEPS.test(later) &&
-          drained(later, named.index, named[0].length, foods) === 'named'
-        );
-      });
-  }
-  return false;
-}
-
-const solids = (lines: readonly ActLine[]): ActLine[] =>
-  lines.filter(
-    ({ isWater, isLiquid, isFat, isSalt, isSoluble }) =>
-      !isWater && !isLiquid && !isFat && !isSalt && !isSoluble,
-  );
-const byIds = (lines: readonly ActLine[], ids: readonly string[]): ActLine[] => {
-  const wanted = new Set(ids);
-  return lines.filter(({ id }) => wanted.has(id));
-};
-const ids = (lines: readonly ActLine[]): string[] => lines.map(({ id }) => id);
-const heaviestOf = (lines: readonly ActLine[]): ActLine | undefined =>
-  lines.reduce<ActLine | undefined>(
-    (most, line) => (most && most.grams >= line.grams ? most : line),
-    undefined,
-  );
-
-/** Soaking: steps that soak, and lines that say "soaked overnight" of themselves. */
-function soakings(lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
-  const baths: Bath[] = [];
-  const seen = new Set<string>();
-  for (const moment of moments) {
-    const found = SOAKS.exec(moment.text);
-    if (!found) continue;
-    const named = byIds(lines, moment.lineIds).filter(({ isDrinker }) => isDrinker);
-    const drinkers = lines.filter(({ isDrinker, id }) => isDrinker && !seen.has(id));
-    // "Soak overnight": the dry pulses of the list, else what else drinks.
-    const dry = drinkers.filter(({ isBoilable }) => isBoilable);
-    const foods = named.length > 0 ? named : dry.length > 0 ? dry : drinkers;
-    if (foods.length === 0) continue;
-    // Water that no word gives to the soak is what it is cooked in afterwards.
-    const isGiven =
-      /\b(?:in|with) (?:the|all the|half the|\d)[^.]*\bwater/.test(moment.text) ||
-      lines.some(({ isWater, text }) => isWater && FOR_SOAKING.test(text)) ||
-      !moments
-        .slice(moments.indexOf(moment) + 1)
-        .some(({ text }) => BOILS.test(text) || /\bfresh water/.test(text));
-    const liquidIds = isGiven ? watersOf(moment, lines, FOR_SOAKING, moments) : [];
-    // Other liquids it soaks in ("soak the oats in the oat drink") are drunk or stay: no bath.
-    const isInDrink = byIds(lines, moment.lineIds).some(({ isLiquid, isWater }) => isLiquid && !isWater);
-    const isDrained = isDrainedAfter(moment, found.index, foods, moments, BOILS);
-    if (isInDrink || (!isDrained && liquidIds.length > 0)) continue;
-    // Soaked in water nobody lists: that water was not in the dish.
-    if (!isDrained && moments.some(({ text }) => KEEPS.test(text))) continue;
-    for (const { id } of foods) seen.add(id);
-    baths.push({ kind: 'soaking', liquidIds, foodIds: ids(foods), moment, isSaid: true });
-  }
-  const said = lines.filter(
-    ({ id, isDrinker, text }) => isDrinker && !seen.has(id) && /,.*\bsoaked\b/.test(text),
-  );
-  if (said.length > 0) {
-    const liquidIds = ids(
-      lines.filter(({ isWater, text }) => isWater && /\b(?:for|to) (?:the )?soak/.test(text)),
-    );
-    baths.push({ kind: 'soaking', liquidIds, foodIds: ids(said), moment: null, isSaid: true });
-  }
-  return baths;
-}
-
-/** What a sentence without a food of its own speaks of: the foods of its step, else those named last before it. */
-function subjectOf(moment: Moment, lines: readonly ActLine[], moments: readonly Moment[]): ActLine[] {
-  const inStep = solids(byIds(lines, moment.step.reading.lineIds));
-  if (inStep.length > 0) return inStep;
-  for (let index = moments.indexOf(moment) - 1; index >= 0; index -= 1) {
-    const before = solids(byIds(lines, moments[index]!.lineIds));
-    if (before.length > 0) return before;
-  }
-  return [];
-}
-
-/** Where the dish is the liquid, plenty of water is no bath. */
-const WET_DISH =
-  /\b(?:soup|broth|stock|stew|porridge|congee|curry|sauce|chowder|dal|dhal|gravy|drink|tea|syrup|blend|pur[ée]e|mash)/i;
-/** So many times its own weight in water, beyond what it drinks, and it is not said what becomes of it (convention). */
-const PLENTY = { dry: 4, otherwise: 1.5 } as const;
-
-/** Boiling in plenty of water that is poured off. The food's steam is then the bath's. */
-function boilings(recipe: Recipe, lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
-  const baths: Bath[] = [];
-  const boiled = new Set<string>();
-  for (const moment of moments) {
-    const found = BOILS.exec(moment.text);
-    if (!found || /\b(?:steam|oven|bake|roast|fry|griddle)/.test(moment.text)) continue;
-    const drain = DRAINS.exec(moment.text.slice(found.index));
-    const before = drain ? moment.text.slice(0, found.index + drain.index) : moment.text;
-    const here = solids(byIds(lines, moment.lineIds)).filter((line) => isCalled(line, before));
-    const named = here.length > 0 ? here : subjectOf(moment, lines, moments);
-    const foods = named.filter(({ id }) => !boiled.has(id));
-    if (foods.length === 0) continue;
-    const liquidIds = watersOf(
-      moment,
-      lines,
-      /\b(?:for|to) (?:the )?(?:boil|cook|blanch|poach)/,
-      moments,
-    ).filter((id) => !baths.some((bath) => bath.liquidIds.includes(id)));
-    const isDrained = isDrainedAfter(moment, found.index, foods, moments, BOILS);
-    if (!isDrained && !isPlenty(recipe, foods, byIds(lines, liquidIds), lines, moments)) continue;
-    for (const { id } of foods) boiled.add(id);
-    baths.push({ kind: 'boiling', liquidIds, foodIds: ids(foods), moment, isSaid: isDrained });
-  }
-  return baths;
-}
-
-/** Whether water is so much that it can only be cooking water, in a dish that is no soup. */
-function isPlenty(
-  { name }: Pick<Recipe, 'name'>,
-  foods: readonly ActLine[],
-  waters: readonly ActLine[],
-  lines: readonly ActLine[],
-  moments: readonly Moment[],
-): boolean {
-  if (waters.length === 0 || !foods.every(({ isBoilable }) => isBoilable)) return false;
-  if (WET_DISH.test(name) || moments.some(({ text }) => WET_DISH.test(text) || KEEPS.test(text)))
-    return false;
-  const grams = (list: readonly ActLine[]): number => list.reduce((sum, each) => sum + each.grams, 0);
-  const needs = foods.reduce(
-    (sum, each) => sum + each.grams * (each.isDrinker ? PLENTY.dry : PLENTY.otherwise),
-    0,
-  );
-  // Much else in the pot would be a stew.
-  const others = grams(solids(lines)) - grams(foods);
-  return grams(waters) > needs && others < grams(foods) * 2;
-}
-
-/** Water under a steamer never meets the food. */
-function steamings(lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
-  return moments.flatMap((moment): Bath[] => {
-    if (
-      !/\bsteam(?:ed|er|ing)?\b(?! (?:hot|off|dry|out|away))/.test(moment.text) ||
-      /own steam|covered pan|until steaming/.test(moment.text)
-    )
-      return [];
-    const foods = solids(byIds(lines, moment.lineIds));
-    const liquidIds = watersOf(moment, lines, /\b(?:for|to) (?:the )?steam/, moments);
-    return foods.length > 0 && liquidIds.length > 0
-      ? [{ kind: 'steaming', liquidIds, foodIds: ids(foods), moment, isSaid: true }]
-      : [];
-  });
-}
+import { BOILS, bathOf, byIds, heaviestOf, solids, type Bath } from './bath';
+import { drainingAfter, isItself, KEEPS, OBJECT } from './draining';
+import { isCalled, momentsOf, type ActLine, type Moment } from './moments';
+import { boilings, soakings, steamings } from './water-baths';
 
 const MARINADE_GONE =
   /\b(?:discard|throw (?:away|out)|drain(?: off)?|pour (?:off|away)|shake off|wipe off)(?: and discard)?(?: \w+){0,2} (?:marinade|brine)\b|\b(?:lift|take|remove)(?: \w+){0,4} (?:out of|from) (?:the |its )?(?:marinade|brine)\b|\bdrain and discard\b/;
 
+/** What food lies in for taste: a marinade, a brine, hot vinegar. */
+const MARINATES =
+  /\bmarinat|\bmarinade\b|\bbrine\b|\bferment|\bpickl|\bpour\b[^.]*\bvinegar\b[^.]*\bover\b|\bpour\b[^.]*\bover\b[^.]*\b(?:days?|weeks?)\b/;
+/** Long enough for salt and sugar to even out between food and liquid, or so sour that they do. */
+const LONG = /\b(?:days?|weeks?|overnight|ferment|pickl\w*|vinegar)\b/i;
+
 /** A marinade or brine that is thrown away: all but the heaviest food it names. */
 function marinatings(lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
   return moments.flatMap((moment, index): Bath[] => {
-    if (!/\bmarinat|\bmarinade\b|\bbrine\b/.test(moment.text)) return [];
-    const isGone = moments
-      .slice(index)
-      .some(({ text, stepIndex }) => stepIndex <= moment.stepIndex + 2 && MARINADE_GONE.test(text));
+    if (!MARINATES.test(moment.text)) return [];
+    const after = moments.slice(index).filter(({ stepIndex }) => stepIndex <= moment.stepIndex + 2);
     const here = byIds(lines, moment.step.reading.lineIds);
     const heaviest = heaviestOf(solids(here)) ?? heaviestOf(solids(lines));
+    if (!heaviest) return [];
+    const isGone =
+      after.some(({ text }) => MARINADE_GONE.test(text)) ||
+      (!after.some(({ text }) => KEEPS.test(text)) &&
+        drainingAfter(moment, 0, [heaviest], after, BOILS) !== null);
     const wet = (list: readonly ActLine[]): ActLine[] =>
       list.filter(
         (line) =>
@@ -261,8 +40,8 @@ function marinatings(lines: readonly ActLine[], moments: readonly Moment[]): Bat
       moments.filter(({ step }) => step !== moment.step).flatMap(({ lineIds }) => lineIds),
     );
     const liquid = wet(here).length > 0 ? wet(here) : wet(lines).filter(({ id }) => !elsewhere.has(id));
-    return isGone && heaviest && liquid.length > 0
-      ? [{ kind: 'marinating', liquidIds: ids(liquid), foodIds: [heaviest.id], moment, isSaid: true }]
+    return isGone && liquid.length > 0
+      ? [bathOf('marinating', [heaviest], liquid, moment, { isLong: LONG.test(moment.step.text) })]
       : [];
   });
 }
@@ -281,9 +60,7 @@ function saltings(lines: readonly ActLine[], moments: readonly Moment[]): Bath[]
         ({ text, stepIndex }) =>
           stepIndex <= moment.stepIndex + 1 && /\brinse|\bwash (?:off|away)/.test(text),
       );
-    return isRinsed
-      ? [{ kind: 'salting', liquidIds: ids(salt), foodIds: ids(foods), moment, isSaid: true }]
-      : [];
+    return isRinsed ? [bathOf('salting', foods, salt, moment)] : [];
   });
 }
 
@@ -315,8 +92,7 @@ function strainings(lines: readonly ActLine[], moments: readonly Moment[]): Bath
     const grams = (list: readonly ActLine[]): number => list.reduce((sum, each) => sum + each.grams, 0);
     if (held.length === 0 || grams(liquid) < grams(held)) return [];
     // "Strain the noodles" drains them.
-    const isDraining =
-      object !== undefined && !ITSELF.test(object) && held.some((line) => isCalled(line, object));
+    const isDraining = !isItself(object) && held.some((line) => isCalled(line, object!));
     const isKept = moments.some(({ text }) =>
       /\b(?:keep|reserv|return|put back)\w*(?: \w+){0,3} (?:vegetables|solids|mushrooms|pulp|beans)\b/.test(
         text,
@@ -335,7 +111,7 @@ function strainings(lines: readonly ActLine[], moments: readonly Moment[]): Bath
       .slice(0, index + 1)
       .some(({ text }) => /\bblend|\bgrind|\bwhizz|\bpur[ée]e/.test(text));
     if (isDraining || isKept || (!isSteeped && !isBlended)) return [];
-    return [{ kind: 'straining', liquidIds: ids(held), foodIds: ids(liquid), moment, isSaid: true }];
+    return [bathOf('straining', liquid, held, moment)];
   });
 }
 
@@ -362,7 +138,7 @@ function fryings(recipe: Recipe, lines: readonly ActLine[], moments: readonly Mo
     // A batter or a mix is fried whole, whatever the step names of it.
     const isMixed = /\b(?:batter|shape|fritter|mix)/.test(moments.map(({ text }) => text).join(' '));
     const foods = named.length > 0 && !isMixed ? named : lines.filter(({ isFat }) => !isFat);
-    return [{ kind: 'frying', liquidIds: ids(fats), foodIds: ids(foods), moment: at, isSaid }];
+    return [bathOf('frying', foods, fats, at, { isSaid })];
   };
   const deep = deepFryingStep(recipe.steps);
   if (deep)

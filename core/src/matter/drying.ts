@@ -31,7 +31,7 @@ const CRISP_RESIDUALS: typeof RESIDUALS = [
 const WET_SURFACE_SHARE: Readonly<Record<Drying, number>> = { oven: 0.5, crisp: 0.5, pot: 0.95 };
 
 const CRISP =
-  /\b(?:crackers?|crisps|crispbreads?|oatcakes?|biscuits?|cookies?|brittle|granola|rusks?|croutons?|dehydrat\w*|dry(?:ing)? out)\b|\broll(?:ed)? (?:it |them |out |the dough )*(?:very |paper )?thin\b|\bcrisp (?:all )?through/i;
+  /\b(?:crackers?|crisps|crispbreads?|oatcakes?|biscuits?|cookies?|brittle|granola|rusks?|croutons?|dehydrat\w*|dry(?:ing)? out|(?:dry|dried)(?: \w+){0,2} in (?:the|a)(?: \w+)? oven)\b|\broll(?:ed)? (?:it |them |out |the dough )*(?:very |paper )?thin\b|\bcrisp (?:all )?through/i;
 
 /** What dries a dish: whether it goes into an oven, and whether its name or method makes it crisp throughout. */
 export const dryingOf = (isOven: boolean, name: string, steps: readonly string[]): Drying => {

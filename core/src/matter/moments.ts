@@ -88,8 +88,12 @@ export function watersOf(
   );
   const named = free.filter(({ id }) => moment.lineIds.includes(id));
   if (named.length === 1) return ids(named);
-  return free.length === 1 && waters.length === 1 ? ids(free) : [];
+  // Water of a dough or a batter is in it.
+  const isInMix = ({ id }: ActLine): boolean =>
+    moments.some((other) => other !== moment && other.lineIds.includes(id) && MIXES.test(other.text));
+  return free.length === 1 && waters.length === 1 && !isInMix(free[0]!) ? ids(free) : [];
 }
 
+const MIXES = /\b(?:dough|batter|knead|whisk|mix|blend|stir|paste)/;
 /** "for soaking", "to boil the pasta in", "for steaming". */
 const FOR_AN_ACT = /\b(?:for|to) (?:the )?(?:soak|boil|cook|blanch|steam|poach|brin|rins)/;

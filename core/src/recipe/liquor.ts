@@ -11,7 +11,7 @@ export const isInLiquor = (food: Pick<Food, 'state' | 'category'>): boolean =>
   food.state === 'tinned' && food.category === 'pulse';
 
 const LIQUID =
-  '(?:(?:all|of|the|their|its|tin|tinned|can|canning|bean|chickpea|packing) )*(?:liquid|liquor|juices?|brine|water|aquafaba)';
+  '(?:(?:all|half|of|the|their|its|tin|tinned|can|canning|bean|chickpea|packing) )*(?:liquid|liquor|juices?|brine|water|aquafaba)';
 const KEPT = new RegExp(
   `\\b(?:undrained|not drained|without draining|do(?:n't| not) drain|no need to drain)\\b|\\b(?:with|and|including|plus|in) ${LIQUID}\\b`,
   'i',
@@ -38,15 +38,22 @@ export function saysLiquor({ id, text, reading }: RecipeLine, steps: readonly Re
 }
 
 const UNDRAINED = 'undrained';
+const BY_HALF = 'by half';
+const HALF = /\bhalf (?:of )?(?:the|their|its)\b/i;
 
 /** The same line, weighed with its liquid. */
-export const asUndrained = (line: RecipeLine): RecipeLine =>
-  isEatenWithLiquor(line)
-    ? line
-    : {
-        ...line,
-        reading: { ...line.reading, form: [line.reading.form, UNDRAINED].filter(Boolean).join(', ') },
-      };
+export function asUndrained(line: RecipeLine, steps: readonly RecipeStep[]): RecipeLine {
+  if (isEatenWithLiquor(line)) return line;
+  const isHalf = [line.text, ...steps.map(({ text }) => text)].some(
+    (text) => HALF.test(text) && isKeptIn(text),
+  );
+  const form = [line.reading.form, isHalf ? `${UNDRAINED} ${BY_HALF}` : UNDRAINED].filter(Boolean).join(', ');
+  return { ...line, reading: { ...line.reading, form } };
+}
+
+/** Share of the tin's liquid that goes in with its solids. */
+export const liquorShareOf = ({ reading }: Pick<RecipeLine, 'reading'>): number =>
+  reading.form.includes(BY_HALF) ? 0.5 : 1;
 
 /** Whether a line's form says that nothing was drained. */
 export const isEatenWithLiquor = ({ reading }: Pick<RecipeLine, 'reading'>): boolean =>

@@ -31,7 +31,15 @@ import {
   type RecipeStep,
   type Technique,
 } from './recipe';
-import { asUndrained, isEatenWithLiquor, isInLiquor, LIQUOR_ID, saysLiquor, solidShareOf } from './liquor';
+import {
+  asUndrained,
+  isEatenWithLiquor,
+  isInLiquor,
+  LIQUOR_ID,
+  liquorShareOf,
+  saysLiquor,
+  solidShareOf,
+} from './liquor';
 import { weighComponentLine, weighLine, type LineWeight } from './weigh';
 import { fryingMinutesOf, isPanFat } from './work';
 
@@ -288,7 +296,7 @@ function withLiquor(line: StandardLine, liquor: Food | undefined, kitchen: Kitch
       name: liquor.name,
       food: liquor,
       role: 'linear',
-      weight: part(1 - share, 'liquid of the tin'),
+      weight: part((1 - share) * liquorShareOf(line.source), 'liquid of the tin'),
       purchasedPerEdible: 0,
       findings: [],
     },
@@ -388,7 +396,7 @@ export function standardize(
     const component = id === null ? undefined : book.components.get(id);
     const isWhole = food !== undefined && isInLiquor(food) && saysLiquor(line, recipe.steps);
     const standard = food
-      ? foodLine(isWhole ? asUndrained(line) : line, food, kitchen, recipe.steps)
+      ? foodLine(isWhole ? asUndrained(line, recipe.steps) : line, food, kitchen, recipe.steps)
       : component
         ? componentLine(line, component, kitchen)
         : unknownLine(line);

@@ -10,6 +10,7 @@ import {
   SALT_EXCHANGE,
   SALTED_AND_RINSED,
   STRAINED,
+  waterShareOf,
   type ActLine,
   type Bath,
   type BathKind,
@@ -41,6 +42,14 @@ const SOLUBLE = new Set([
   'seasoning',
 ]);
 const MILKED = new Set(['nut', 'seed', 'grain', 'soya']);
+
+/** Water a food takes up in a soak; boiling water, or one that leaves only an excess, soaks dry grain and noodles through. */
+function uptakeOf(food: Food | null, { isHot, draining }: Bath): number {
+  if (!food) return 0;
+  const isThrough =
+    (isHot || draining?.isExcess === true) && (food.category === 'noodle' || food.category === 'grain');
+  return isThrough && food.cookingYield !== null ? food.cookingYield - 1 : soakUptake(food);
+}
 
 const isDry = (food: Food): boolean => food.state === 'dry' && food.cookingYield !== null;
 
@@ -123,10 +132,11 @@ export function markBaths(recipe: Recipe, lines: readonly ComposedLine[], findin
         let taken = 0;
         for (const line of foods) {
           soaked.add(line.id);
-          const uptake = (line.weight?.grams ?? 0) * (line.food ? soakUptake(line.food) : 0);
+          const uptake = (line.weight?.grams ?? 0) * uptakeOf(line.food, bath);
           taken += uptake;
           drink(line, uptake, liquid.length > 0);
         }
+        taken += bath.draining?.keptGrams ?? 0;
         if (liquid.length > 0 && taken < grams) {
           leave(liquid, taken, bath.kind);
           findings.push(pouredOff(liquid, grams, taken));
@@ -135,7 +145,13 @@ export function markBaths(recipe: Recipe, lines: readonly ComposedLine[], findin
       }
       case 'boiling': {
         if (bath.moment) steps.add(bath.moment.step);
-        boil(recipe, lines, foods, liquid, { drink, drunk, boiled, findings, leave });
+        boil(recipe, lines, foods, liquid, bath.draining?.keptGrams ?? 0, {
+          drink,
+          drunk,
+          boiled,
+          findings,
+          leave,
+        });
         break;
       }
       case 'steaming':
@@ -145,7 +161,24 @@ export function markBaths(recipe: Recipe, lines: readonly ComposedLine[], findin
       case 'marinating': {
         const taken = gramsOf(foods) * MARINADE_UPTAKE;
         if (taken >= grams) break;
-        leave(liquid, taken, bath.kind);
+        // In days, or in vinegar, salt and sugar are as strong in the food's own water as in the liquid.
+        const isSolute = ({ role, food }: ComposedLine): boolean =>
+          role === 'salt' || food?.category === 'sweetener';
+        const solutes = bath.isLong ? liquid.filter(isSolute) : [];
+        const wet = (each: readonly ComposedLine[]): number =>
+          each.reduce(
+            (sum, { weight, food }) => sum + (weight?.grams ?? 0) * (food ? waterShareOf(food) : 0),
+            0,
+          );
+        const inFood = wet(foods);
+        const inAll = inFood + wet(liquid);
+        leave(
+          liquid.filter((line) => !solutes.includes(line)),
+          taken,
+          bath.kind,
+        );
+        if (solutes.length > 0)
+          leave(solutes, inAll > 0 ? (gramsOf(solutes) * inFood) / inAll : 0, bath.kind);
         findings.push(
           finding('marinade-left', liquid[0]!.id, {
             taken: figureText(taken, 0),
@@ -191,6 +224,7 @@ function boil(
   lines: readonly ComposedLine[],
   foods: readonly ComposedLine[],
   liquid: readonly ComposedLine[],
+  keptGrams: number,
   { drink, drunk, boiled, findings, leave }: Marks,
 ): void {
   const isListed = liquid.length > 0;
@@ -207,6 +241,10 @@ function boil(
     salted += Math.max(drinks, SALT_EXCHANGE * own);
     plenty += own * (food && isDry(food) ? PLENTY_OF_WATER.dry : PLENTY_OF_WATER.otherwise);
   }
+  // Stock, wine and the like cling and soak in where nothing drinks them.
+  if (isListed && !liquid.some(({ food }) => isWater(food)))
+    taken = Math.max(taken, gramsOf(foods) * MARINADE_UPTAKE);
+  if (isListed) taken += keptGrams;
   const grams = isListed ? gramsOf(liquid) : plenty;
   if (grams <= 0 || taken >= grams) return;
   for (const line of foods) {

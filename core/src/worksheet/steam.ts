@@ -75,6 +75,7 @@ export function pressedWater(recipe: Recipe, lines: readonly ComposedLine[], fin
 
 /** Where so little of what the times would drive off is there, they may be a slip: said, not only corrected (convention). */
 const SLIP_SHARE = 0.5;
+const DRY_SHARE = 0.15;
 
 /** What dries the food of a recipe. */
 export const driesIn = ({ name, steps }: Recipe, cookings: readonly Cooking[]): Drying =>
@@ -107,7 +108,10 @@ export function markedSteam(
     const here = lines.filter(({ source }) => inPot.size === 0 || inPot.has(source.id));
     const eaten = ({ weight, takenUp }: ComposedLine): number => (weight?.grams ?? 0) * takenUp;
     if (mark.kind === 'share') {
-      grams += Math.max(0, here.reduce((sum, line) => sum + eaten(line), 0) - grams) * mark.share;
+      const reduced = mark.isLiquidOnly
+        ? here.filter(({ food }) => isLiquid(food) || food?.category === 'sweetener')
+        : here;
+      grams += Math.max(0, reduced.reduce((sum, line) => sum + eaten(line), 0) - grams) * mark.share;
       continue;
     }
     const named = lines.filter(
@@ -144,7 +148,9 @@ export function steamOf(
   const all = steam.fixed + steam.reduced;
   const leaves = steamFrom(all, waterIn, dryIn, driesIn(recipe, cookings));
   if (all <= 0 || leaves >= all) return steam;
-  if (leaves < all * SLIP_SHARE)
+  // What is roasted dry has no water to lose: a time that would drive off more is no slip.
+  const isDryRoast = waterIn < DRY_SHARE * (waterIn + dryIn);
+  if (leaves < all * SLIP_SHARE && !isDryRoast)
     findings.push(finding('steam-capped', null, { steam: figureText(all, 0), most: figureText(leaves, 0) }));
   return { fixed: (steam.fixed * leaves) / all, reduced: (steam.reduced * leaves) / all };
 }
