@@ -4,7 +4,7 @@
  */
 import type { Recipe } from '../recipe/recipe';
 import { deepFryingStep } from '../recipe/work';
-import { BOILS, bathOf, byIds, heaviestOf, solids, type Bath } from './bath';
+import { BOILS, bathOf, byIds, gramsOf, heaviestOf, solids, type Bath } from './bath';
 import { drainingAfter, isItself, KEEPS, OBJECT } from './draining';
 import { isCalled, momentsOf, type ActLine, type Moment } from './moments';
 import { boilings, soakings, steamings } from './water-baths';
@@ -116,6 +116,9 @@ function strainings(lines: readonly ActLine[], moments: readonly Moment[]): Bath
 }
 
 const FRIES = /\bfr(?:y|ies|ied|ying)\b|\bhot oil\b|\bfryer\b|\binto the oil\b/;
+/** Fried by the batch and taken out again: the fat stays behind. */
+const LIFTED =
+  /\bin (?:\w+ )?batches\b|\bhot oil\b|\binto the oil\b|\blower(?:ed)? \w+ into\b|\b(?:lift|take|scoop)(?:ed)?(?: \w+){0,3} out\b|\b(?:kitchen|absorbent) paper\b|\bdrain(?:ed)? (?:\w+ )?on\b|\bon (?:both|each) sides?\b|\bturning once\b/;
 const NO_FRYING =
   /\b(?:blend|whisk|dress|drizzle|pickle|confit|infuse|marinat|preserve|knead|bake|oven|roast|emulsif|mix|stir|shape)/;
 /** Fat that is more than this share of what is fried in it is a bath and no film on a pan; said "shallow", more than that. Between
@@ -127,35 +130,33 @@ const BATH_SHARE = { plain: 0.3, shallow: 0.12, asked: 0.18 } as const;
  * a film, or much fat and no word of frying, is asked.
  */
 function fryings(recipe: Recipe, lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
-  const others = lines
-    .filter(({ isFat, isWater }) => !isFat && !isWater)
-    .reduce((sum, { grams }) => sum + grams, 0);
-  const fatsOver = (share: number): ActLine[] =>
-    lines.filter(({ isFat, grams }) => isFat && grams > share * others);
-  const bath = (at: Moment | undefined, fats: readonly ActLine[], isSaid: boolean): Bath[] => {
-    if (!at || fats.length === 0) return [];
+  const fats = lines.filter(({ isFat }) => isFat);
+  if (fats.length === 0) return [];
+  const all = lines.filter(({ isFat, isWater }) => !isFat && !isWater);
+  // A batter or a mix is fried whole, whatever the step names of it.
+  const isMixed = moments.some(({ text }) => /\b(?:batter|shape|fritter|mix)/.test(text));
+  const friedAt = (at: Moment): ActLine[] => {
     const named = solids(byIds(lines, at.step.reading.lineIds));
-    // A batter or a mix is fried whole, whatever the step names of it.
-    const isMixed = /\b(?:batter|shape|fritter|mix)/.test(moments.map(({ text }) => text).join(' '));
-    const foods = named.length > 0 && !isMixed ? named : lines.filter(({ isFat }) => !isFat);
-    return [bathOf('frying', foods, fats, at, { isSaid })];
+    return named.length > 0 && !isMixed ? named : lines.filter(({ isFat }) => !isFat);
   };
-  const deep = deepFryingStep(recipe.steps);
-  if (deep)
-    return bath(
-      moments.find(({ step }) => step === deep),
-      lines.filter(({ isFat }) => isFat),
-      true,
-    );
+  const over = (share: number, foods: readonly ActLine[]): ActLine[] =>
+    fats.filter(({ grams }) => grams > share * gramsOf(foods.filter(({ isWater }) => !isWater)));
+  const bath = (at: Moment, bathFats: readonly ActLine[], isSaid: boolean): Bath[] =>
+    bathFats.length > 0 ? [bathOf('frying', friedAt(at), bathFats, at, { isSaid })] : [];
+  const deep = moments.find(({ step }) => step === deepFryingStep(recipe.steps));
+  if (deep) return bath(deep, fats, true);
   const fries = moments.find(({ text }) => FRIES.test(text));
   if (fries) {
-    if (fatsOver(BATH_SHARE.plain).length > 0) return bath(fries, fatsOver(BATH_SHARE.plain), true);
-    if (/\bshallow/.test(fries.text)) return bath(fries, fatsOver(BATH_SHARE.shallow), true);
-    return bath(fries, fatsOver(BATH_SHARE.asked), false);
+    // "Fry the onion in the oil" starts a pot: the oil stays with what comes after.
+    const foods = moments.some(({ text }) => LIFTED.test(text)) ? friedAt(fries) : all;
+    const much = over(BATH_SHARE.plain, foods);
+    if (much.length > 0) return bath(fries, much, true);
+    if (/\bshallow/.test(fries.text)) return bath(fries, over(BATH_SHARE.shallow, foods), true);
+    return bath(fries, over(BATH_SHARE.asked, foods), false);
   }
   const cooks = moments.find(({ text }) => /\b(?:cook|heat|golden|crisp|brown)/.test(text));
   const isCold = moments.some(({ text }) => NO_FRYING.test(text));
-  return cooks && !isCold ? bath(cooks, fatsOver(BATH_SHARE.plain), false) : [];
+  return cooks && !isCold ? bath(cooks, over(BATH_SHARE.plain, all), false) : [];
 }
 
 /** Every bath of a recipe, in the order soaked, salted, marinated, boiled, steamed, fried, strained. */

@@ -73,6 +73,8 @@ const CASES: readonly [name: string, lines: string[], steps: string[], per100g: 
   ['nuts soaked and blended in the same water', ['200 g cashews', '400 ml water'], ['Soak the cashews in the water for 4 hours.', 'Blend smooth with their soaking water.'], { energyKcal: [175, 205] }],
   ['fritters of soaked, ground chickpeas', ['250 g dried chickpeas', '1 onion', '1 l oil for frying'], ['Soak overnight, drain, grind with the onion.', 'Shape into balls and deep-fry for 4 minutes.'], { energyKcal: [180, 300], fatG: [6, 15] }],
   ['batter takes more', ['600 g courgettes', '200 g plain flour', '250 ml water', '1 l rapeseed oil'], ['Dip in the batter of flour and water and deep-fry for 3 minutes.'], { fatG: [10, 18] }],
+  ['the oil an onion is started in stays in the pot', ['1 onion', '60 ml olive oil', '400 g tin chopped tomatoes', '400 g cooked white beans'], ['Fry the onion in the oil for 8 minutes.', 'Add the tomatoes and beans and simmer covered for 20 minutes.'], { fatG: [1, 7.5] }],
+  ['chips beside a stew', ['600 g potatoes', '300 ml sunflower oil', '1 kg cooked white beans'], ['Fry the potatoes in the oil in batches and lift out.', 'Serve with the warm beans.'], { fatG: [2.5, 6] }],
   ['shallow-fried', ['500 g courgettes', '50 g plain flour', '150 ml oil for shallow-frying'], ['Shallow-fry in batches.'], { fatG: [6, 16] }],
   ['aubergines lifted out of much oil', ['1 kg aubergines', '400 ml olive oil'], ['Fry the aubergines in the oil until soft, lift out and drain on paper.'], { fatG: [6, 15] }],
   ['dressed after draining', ['400 g spaghetti', '4 l water', '30 g olive oil', '4 g fine salt'], ['Boil the spaghetti in the water for 10 minutes.', 'Drain and dress with the oil and the salt.'], { energyKcal: [155, 190], saltG: [0.35, 0.5] }],

@@ -4,6 +4,7 @@ import type { Finding } from '../finding';
 import { isWater, type ScalingRole } from '../food';
 import type { Kitchen, WorkKind } from '../kitchen';
 import type { WeightOrigin } from '../quantity';
+import { LIQUOR_ID } from '../recipe/liquor';
 import type { RecipeStep, Technique } from '../recipe/recipe';
 import type { Follows } from '../recipe/standardize';
 import { cookingMethodOf, workOf, type CookingMethod } from '../recipe/work';
@@ -216,7 +217,7 @@ export function worksheetLine(line: ComposedLine, scale: LineScope, prefix = '')
     sourceId: source.id,
     text: source.text,
     name: line.name,
-    form: line.swap || technique ? '' : source.reading.form,
+    form: line.swap || technique || line.food?.id === LIQUOR_ID ? '' : source.reading.form,
     part: source.reading.part,
     foodId: food?.id ?? null,
     componentId: component?.id ?? null,

@@ -140,7 +140,8 @@ function stateOffers(
   book: Book,
   kitchen: Kitchen,
 ): Taking[] {
-  if (line.swap || line.technique) return [];
+  // The liquid of a tin goes with its solids.
+  if (line.swap || line.technique || line.id !== line.source.id) return [];
   const { pulses } = kitchen.standard;
   return stateExchanges(line, composed.lines, book.foods).map((to): Taking => {
     const water =

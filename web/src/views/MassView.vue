@@ -88,7 +88,9 @@ const purchased = (line: WorksheetLine): string =>
     ? 'not known'
     : line.foodId === WATER_ID || line.technique
       ? 'tap'
-      : gramsText(line.purchasedGrams);
+      : line.purchasedGrams === 0
+        ? 'in its tin'
+        : gramsText(line.purchasedGrams);
 const cooked = (line: WorksheetLine): string =>
   line.cookedGrams === null ? 'not measured' : `${gramsText(line.cookedGrams)}, ${line.cookingMethod}`;
 /** Flows of matter in words, and what answers "why?". */
@@ -114,7 +116,8 @@ const WHY: Readonly<Partial<Record<MatterFlow, FigureId>>> = {
 const MEASURES = ['waterGrams', 'dryGrams', 'fatGrams', 'saltGrams'] as const;
 const rows = computed(() =>
   mass.value.rows.filter(
-    ({ flow, grams, saltGrams }) => flow !== 'finished' && (grams !== 0 || saltGrams > 0.005),
+    ({ flow, grams, saltGrams }) =>
+      flow !== 'finished' && (Math.abs(grams) > 0.05 || Math.abs(saltGrams) > 0.005),
   ),
 );
 const finished = computed(() => mass.value.rows.find(({ flow }) => flow === 'finished')!);
