@@ -155,7 +155,7 @@ export const FINDING_KINDS = {
   'bath-open': kind(
     'decision',
     (f) =>
-      `${f['grams']} g of ${f['name']} with ${f['food']}: is all of it eaten, or does what the food does not take up stay in the pan?`,
+      `${f['grams']} of ${f['name']} with ${f['food']}: is all of it eaten, or does what the food does not take up ${f['where']}?`,
   ),
   'marinade-left': kind(
     'note',

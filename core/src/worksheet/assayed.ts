@@ -38,6 +38,12 @@ function composition({
   };
 }
 
+/** What a method says is done, and what the cook said of it besides. */
+const wordsOf = ({ recipe, lines }: Composed): string[] => [
+  ...recipe.steps.map(({ text }) => text),
+  ...(lines.some(({ source }) => source.answers.bath === 'left') ? ['the rest is poured off'] : []),
+];
+
 function sampleOf(recipe: Recipe, composed: Composed, batch: Batch, per100g: Facts): Sample {
   const lines = composed.lines.flatMap((line): SampleLine[] =>
     line.weight
@@ -57,10 +63,7 @@ function sampleOf(recipe: Recipe, composed: Composed, batch: Batch, per100g: Fac
   return {
     name: recipe.name,
     isComponent: recipe.isComponent,
-    steps: [
-      ...recipe.steps.map(({ text }) => text),
-      ...composed.lines.flatMap(({ inner }) => inner?.recipe.steps.map(({ text }) => text) ?? []),
-    ],
+    steps: [composed, ...composed.lines.flatMap(({ inner }) => inner ?? [])].flatMap(wordsOf),
     lines,
     finishedGrams: batch.finishedGrams,
     isYieldMeasured: composed.isMeasured,

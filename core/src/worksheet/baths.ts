@@ -1,6 +1,6 @@
 /** What each bath of a dish takes and leaves, in grams: marked on its lines, and said. The rules stand in core/matter. */
 import { finding, type Finding } from '../finding';
-import { isFat, isLiquid, isWater, nameWords, soakUptake, type Food } from '../food';
+import { inSentence, isFat, isLiquid, isWater, nameWords, soakUptake, type Food } from '../food';
 import {
   bathsOf,
   MARINADE_UPTAKE,
@@ -15,7 +15,7 @@ import {
   type Bath,
   type BathKind,
 } from '../matter';
-import { figureText } from '../quantity';
+import { figureText, gramsText } from '../quantity';
 import type { Recipe, RecipeStep } from '../recipe/recipe';
 import type { ComposedLine } from './compose';
 
@@ -119,9 +119,10 @@ export function markBaths(recipe: Recipe, lines: readonly ComposedLine[], findin
     if (answers.includes(null)) {
       const [first] = liquid;
       const figures = {
-        grams: figureText(grams, 0),
-        name: first!.name,
-        food: foods.map(({ name }) => name).join(', '),
+        grams: gramsText(grams),
+        name: inSentence(first!.name),
+        food: foods.map(({ name }) => inSentence(name)).join(', '),
+        where: bath.kind === 'frying' ? 'stay in the pan' : 'go down the sink',
       };
       // It is asked where it stands.
       first!.findings = [...first!.findings, finding('bath-open', first!.id, figures)];

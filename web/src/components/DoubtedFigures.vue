@@ -29,7 +29,14 @@ const confirm = (each: Finding): Promise<void> =>
           <button class="choice" type="submit">It is so: I stand for it</button>
           <label v-if="naming === whatOf(each)">
             Your name
-            <input :ref="takeField" v-model="typed" class="field" size="14" maxlength="120" autocomplete="off" />
+            <input
+              :ref="takeField"
+              v-model="typed"
+              class="field"
+              size="14"
+              maxlength="120"
+              autocomplete="off"
+            />
           </label>
         </form>
       </li>

@@ -43,7 +43,14 @@ const writtenOf = ({ figures }: Finding): string => String(figures['written']);
           <button class="choice" type="submit">It is not in the dish</button>
           <label v-if="naming === nameOf(each)">
             Your name
-            <input :ref="takeField" v-model="typed" class="field" size="14" maxlength="120" autocomplete="off" />
+            <input
+              :ref="takeField"
+              v-model="typed"
+              class="field"
+              size="14"
+              maxlength="120"
+              autocomplete="off"
+            />
           </label>
         </form>
       </li>
