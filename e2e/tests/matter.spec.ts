@@ -1,5 +1,5 @@
 /** What food lies in and is lifted out of: asked where the words leave it open, counted where they do not, doubted where it cannot be. */
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { start, type Running } from './kitchen';
 
 let kitchen: Running;
@@ -13,7 +13,7 @@ const dish = (title: string, lines: string[], steps: string[]): string =>
   [title, 'Serves 4', '', 'Ingredients', ...lines, '', 'Method', ...steps].join('\n');
 
 /** Takes a dish in and opens it on the bench. */
-async function takeIn(page: import('@playwright/test').Page, text: string): Promise<void> {
+async function takeIn(page: Page, text: string): Promise<void> {
   await page.goto(`${kitchen.url}/take-in`);
   await page.getByLabel('As it was told to you').fill(text);
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
