@@ -1,7 +1,7 @@
 /** What is left of a line's nutrients when it is served: cooking, draining and rinsing, and alcohol that leaves. */
 import type { Food } from '../food';
 import type { RecipeLine, RecipeStep } from '../recipe/recipe';
-import { cookingMethodOf, isDrainedAfterBoiling, minutesCooked } from '../recipe/work';
+import { cookingMethodOf, minutesCooked } from '../recipe/work';
 import { NUTRIENTS } from './nutrients';
 import { alcoholLeft, retentionMethodOf, retentionOf, type RetentionMethod } from './retention';
 import { sodiumShare, type KeptShares } from './sum';
@@ -10,25 +10,35 @@ const SODIUM = NUTRIENTS.indexOf('sodiumMg');
 const ALCOHOL = NUTRIENTS.indexOf('alcoholG');
 const CARRIES_ALCOHOL = (food: Food): boolean => (food.composition.alcoholG ?? 0) > 0;
 
-/** The way a line is cooked as retention factors name it; null where nothing cooks it. */
+/**
+ * The way a line is cooked as retention factors name it; null where nothing cooks it.
+ * @param isPouredOff it is boiled in a bath that is poured off
+ */
 export function retentionMethodOfLine(
   line: RecipeLine,
   steps: readonly RecipeStep[],
+  isPouredOff: boolean,
 ): RetentionMethod | null {
-  if (line.answers.isCookedApart) return 'drained';
+  if (line.answers.isCookedApart || isPouredOff) return 'drained';
   const method = cookingMethodOf(line.id, steps);
-  return retentionMethodOf(method, method === 'boiled' && isDrainedAfterBoiling(line.id, steps));
+  return retentionMethodOf(method, false);
 }
 
 interface Known {
   steps: readonly RecipeStep[];
   food: Food;
+  isPouredOff: boolean;
   kept: KeptShares;
 }
 const KNOWN = new WeakMap<RecipeLine, Known>();
 
-function reckon(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): KeptShares {
-  const cooked = retentionOf(food, retentionMethodOfLine(line, steps));
+function reckon(
+  line: RecipeLine,
+  food: Food,
+  steps: readonly RecipeStep[],
+  isPouredOff: boolean,
+): KeptShares {
+  const cooked = retentionOf(food, retentionMethodOfLine(line, steps, isPouredOff));
   const sodium = sodiumShare(food, line.reading.form);
   const alcohol = CARRIES_ALCOHOL(food) ? alcoholLeft(minutesCooked(line.id, steps)) : 1;
   if (sodium === 1 && alcohol === 1) return cooked;
@@ -39,10 +49,15 @@ function reckon(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): Kep
 }
 
 /** Shares kept of a line of a food, in the order of NUTRIENTS; null where all of everything is. */
-export function keptShares(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): KeptShares {
+export function keptShares(
+  line: RecipeLine,
+  food: Food,
+  steps: readonly RecipeStep[],
+  isPouredOff: boolean,
+): KeptShares {
   const known = KNOWN.get(line);
-  if (known?.steps === steps && known.food === food) return known.kept;
-  const kept = reckon(line, food, steps);
-  KNOWN.set(line, { steps, food, kept });
+  if (known?.steps === steps && known.food === food && known.isPouredOff === isPouredOff) return known.kept;
+  const kept = reckon(line, food, steps, isPouredOff);
+  KNOWN.set(line, { steps, food, isPouredOff, kept });
   return kept;
 }

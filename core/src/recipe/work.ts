@@ -162,19 +162,6 @@ export function isPanFat(lineId: string, purpose: string | null, steps: readonly
   });
 }
 
-const DRAINED = /\bdrain(?:ed|ing)?\b/i;
-
-/** Whether the water a line is boiled in is thrown away: a step that boils it, or a later one that names it, drains. */
-export function isDrainedAfterBoiling(lineId: string, steps: readonly RecipeStep[]): boolean {
-  let isBoiled = false;
-  for (const step of steps) {
-    const isNamed = step.reading.lineIds.includes(lineId);
-    if (isNamed && workOf(step).kinds.includes('simmer')) isBoiled = true;
-    if (isBoiled && isNamed && DRAINED.test(step.text)) return true;
-  }
-  return false;
-}
-
 /** Minutes a line is cooked after it went in, by the steps from the first that names it; null where nothing heats it. */
 export function minutesCooked(lineId: string, steps: readonly RecipeStep[]): number | null {
   const first = steps.findIndex((step) => step.reading.lineIds.includes(lineId));

@@ -250,6 +250,7 @@ function boil(
   if (grams <= 0 || taken >= grams) return;
   for (const line of foods) {
     const { food, weight } = line;
+    line.isPouredOff = true;
     if (!food || !isDry(food)) continue;
     boiled.add(line.id);
     drink(

@@ -31,6 +31,8 @@ export interface ComposedLine extends StandardLine {
   traces: Trace[];
   /** Share of it that ends in the food, 0 to 1: of deep-frying oil, what is taken up; the rest stays in the bath. */
   takenUp: number;
+  /** It is boiled in water that is poured off, and leaves of itself there. */
+  isPouredOff: boolean;
   /** The bath it is, where it is one. */
   bath: BathKind | null;
 }
@@ -141,7 +143,13 @@ function addLine(
   else if (inner)
     addSum(sum, inner.nutrients, inner.finishedGrams > 0 ? weight.grams / beforeLoss(inner) : 0, line.id);
   else if (food && vector)
-    addFood(sum, vector, weight.grams * line.takenUp, line.id, keptShares(line.source, food, steps));
+    addFood(
+      sum,
+      vector,
+      weight.grams * line.takenUp,
+      line.id,
+      keptShares(line.source, food, steps, line.isPouredOff),
+    );
   else addUnknown(sum, line.id);
 }
 
@@ -163,6 +171,7 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
     inner,
     traces: [],
     takenUp: 1,
+    isPouredOff: false,
     bath: null,
   };
   composed.traces = lineTraces(composed, kitchen);

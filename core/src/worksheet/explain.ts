@@ -209,7 +209,7 @@ export function contributions(
       return { lineId: id, name, amount: isUnknown ? null : perGram * weight.grams * share };
     }
     const perGram = (food && vectorHere(food, book.foods, input.kitchen)?.[index]) ?? NaN;
-    const kept = food ? (keptShares(source, food, composed.recipe.steps)?.[index] ?? 1) : 1;
+    const kept = food ? (keptShares(source, food, composed.recipe.steps, line.isPouredOff)?.[index] ?? 1) : 1;
     return {
       lineId: id,
       name,

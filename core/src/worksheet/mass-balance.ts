@@ -4,7 +4,7 @@
  */
 import { isWater, type Food } from '../food';
 import type { Kitchen } from '../kitchen';
-import { waterShareOf } from '../matter';
+import { waterShareOf, type BathKind } from '../matter';
 import { keptShares, NUTRIENTS, vectorHere } from '../nutrition';
 import type { Book } from '../recipe/book';
 import { LIQUOR_ID } from '../recipe/liquor';
@@ -22,13 +22,14 @@ export interface Matter {
   saltGrams: number;
 }
 
-/** Ways in: from the store, made before, from the tap. Ways out: peel, tin liquid, baths, the sieve, steam, pots, the plate. */
+/** Ways in: from the store, made before, from the tap. Ways out: peel, tin liquid, soaking liquor, other baths, the sieve, steam, pots, the plate. */
 export const MATTER_FLOWS = [
   'store',
   'components',
   'water',
   'trimmed',
   'drained',
+  'soaking-water',
   'poured-off',
   'left-in-pan',
   'strained-out',
@@ -100,8 +101,12 @@ function sharesOf(line: ComposedLine, book: Book, kitchen: Kitchen): Shares {
 }
 
 /** Where the part of a line that no food takes up stays. */
-const leftAs = ({ bath }: ComposedLine): MatterFlow =>
-  bath === 'frying' ? 'left-in-pan' : bath === 'straining' ? 'strained-out' : 'poured-off';
+const LEFT_AS: Readonly<Partial<Record<BathKind, MatterFlow>>> = {
+  frying: 'left-in-pan',
+  straining: 'strained-out',
+  soaking: 'soaking-water',
+};
+const leftAs = ({ bath }: ComposedLine): MatterFlow => (bath && LEFT_AS[bath]) ?? 'poured-off';
 
 /** Everything that came in and went out of a batch. `per100g` is the worksheet's, so that figures and flows are held together. */
 export function massBalance(
@@ -149,7 +154,7 @@ export function massBalance(
     add(leftAs(line), put - eaten, shares);
     eatenWater += eaten * shares.waterGrams;
     // Salt that is rinsed or boiled out of what is eaten.
-    const kept = food ? keptShares(line.source, food, composed.recipe.steps) : null;
+    const kept = food ? keptShares(line.source, food, composed.recipe.steps, line.isPouredOff) : null;
     if (kept) flows.get('poured-off')!.saltGrams += eaten * shares.saltGrams * (1 - kept[SODIUM]!);
   }
   add('steam', batch.steamGrams, WATER);
@@ -160,7 +165,7 @@ export function massBalance(
   finished.fatGrams = (per100g.fatG * batch.finishedGrams) / 100;
   finished.saltGrams = (per100g.sodiumMg * SALT_PER_SODIUM_MG * batch.finishedGrams) / 100;
   const of = (flow: MatterFlow): Matter => flows.get(flow)!;
-  const gone = (['left-in-pan', 'poured-off', 'strained-out', 'steam'] as const).reduce(
+  const gone = (['left-in-pan', 'soaking-water', 'poured-off', 'strained-out', 'steam'] as const).reduce(
     (sum, flow) => sum + of(flow).grams,
     0,
   );
@@ -181,7 +186,7 @@ export function massBalance(
     trimmedGrams: of('trimmed').grams,
     drainedGrams: of('drained').grams,
     leftInPanGrams: of('left-in-pan').grams,
-    pouredOffGrams: of('poured-off').grams,
+    pouredOffGrams: of('poured-off').grams + of('soaking-water').grams,
     strainedGrams: of('strained-out').grams,
     putInGrams: putIn,
     steamGrams: batch.steamGrams,

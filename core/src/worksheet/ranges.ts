@@ -79,7 +79,7 @@ function figuresOf(
   }
   const vector = food && vectorHere(food, book.foods, kitchen);
   if (!food || !vector) return [amounts, variance];
-  const kept = keptShares(source, food, composed.recipe.steps);
+  const kept = keptShares(source, food, composed.recipe.steps, line.isPouredOff);
   const spreads = spreadsOf(food, kitchen);
   for (let index = 0; index < amounts.length; index += 1) {
     const perGram = vector[index]!;

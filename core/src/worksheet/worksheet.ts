@@ -202,10 +202,11 @@ function nutrientsOfBatch(composed: Composed, batch: Batch, book: Book, kitchen:
   );
   if (apart.length === 0 || batch.factor <= 0) return composed.nutrients;
   const sum = copySum(composed.nutrients);
-  for (const { food, follows, weight, id, source } of apart) {
+  for (const { food, follows, weight, id, source, isPouredOff } of apart) {
     const vector = vectorHere(food!, book.foods, kitchen);
     const grams = weight!.grams * (factorFor(follows, batch) / batch.factor - 1);
-    if (vector) addFood(sum, vector, grams, id, keptShares(source, food!, composed.recipe.steps));
+    if (vector)
+      addFood(sum, vector, grams, id, keptShares(source, food!, composed.recipe.steps, isPouredOff));
   }
   return sum;
 }

@@ -100,6 +100,7 @@ const FLOW_WORDS: Readonly<Record<MatterFlow, string>> = {
   water: 'Water, what is taken up too',
   trimmed: 'Trimmed off',
   drained: 'Drained from tins',
+  'soaking-water': 'Soaking water',
   'poured-off': 'Poured off, rinsed or pressed out',
   'left-in-pan': 'Oil left in the pan',
   'strained-out': 'Left in the sieve',
