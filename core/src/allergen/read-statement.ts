@@ -3,6 +3,7 @@
  * reading is a proposal for a person to confirm; nothing is cleared by it.
  */
 import { nameWords } from '../food/names';
+import { mendedText, mendedWord, readInLanguages } from './statement';
 import { ANIMAL_TERMS, HARMLESS_NAMES, NAMED_WITHIN, STATEMENT_TERMS } from './statement-terms';
 import { ALLERGEN_STATUSES, isWorse, type AllergenStatus } from './status';
 import { SUBSTANCES, type Substance } from './substances';
@@ -23,6 +24,10 @@ export interface StatementReading {
   unknownStress: string[];
   /** Allergens the pack says it is free from; shown to the reader, never used to clear. */
   claims: string[];
+  /** Languages beside English it was read in. */
+  languages: string[];
+  /** It is in a language that is not read here, in whole or in part: a person must read it. */
+  isForeign: boolean;
 }
 
 interface Clause {
@@ -33,9 +38,16 @@ interface Clause {
 }
 
 const MAY =
-  /\b(?:may (?:also )?contain|traces? of|may have traces|(?:made|produced|packed|processed|manufactured)(?: in| on)?[^.]{0,60}(?:handles?|uses?|processes|contains?|with)|not suitable for|cannot guarantee|shared (?:equipment|line)s?)\b/i;
-const FREE =
-  /\b(?:free from|free of|contains? no|without|no added|does not contain|(?<!not )suitable for)\s+([^.;,()]{2,60})|\b([a-z]+)[ -]free\b/gi;
+  /\b(?:(?:may|might|could|can) (?:also |possibly |still )?(?:contain|be present|have)|may be present|possibly contains?|possible (?:traces?|presence)|traces?(?: of|\s*:)|may have traces|(?:made|produced|packed|packaged|processed|manufactured|prepared|handled|stored|bottled)\b[^.]{0,20}\b(?:in|on|at|alongside|near|where|using)\b[^.]{0,60}\b(?:handles?|handling|uses?|used|process(?:es|ing)?|contains?|containing|works?|lines?|factory|facility|equipment|environment|site|kitchen|bakery)|not suitable for|(?:cannot|can not|can't|not able to|unable to) (?:be )?guarantee|no guarantee|not guaranteed|shared (?:equipment|lines?|facilit)|cross[- ]contamination|cross[- ]contact|also (?:handles?|process(?:es)?|uses?))/i;
+/** Where a freedom is promised it is a claim; where it cannot be promised it is a warning. */
+const NO_PROMISE =
+  /\b(?:cannot|can not|can't|not able to|unable to|no guarantee|not guaranteed|not suitable)\b/i;
+const FREE_ONE = /\b([a-z]+)[ -]free\b/gi;
+const FREE_LIST =
+  /\b(?:free from|free of|contains? no|without|no added|does not contain|(?<!not )suitable for)\s*:?\s+([^.;()\n]{2,120})/gi;
+/** Every allergen the law names: "uses all 14 allergens". */
+const ALL_OF_THEM =
+  /\ball (?:of the )?(?:14|fourteen|9|nine|major|main|other|known)? ?(?:major |food |main )?allergens?\b|\ball (?:14|fourteen)\b|\b14 allergens\b/i;
 /** The word before "free" that is one: "gluten-free oats" stays oats. */
 const STRESSED = /<(?:b|strong|em|u)>([^<]+)<\/(?:b|strong|em|u)>|\*\*([^*]+)\*\*|__([^_]+)__/gi;
 const ALL_CAPS = /(?<![\p{L}\d])\p{Lu}{3,}(?:[ -]\p{Lu}{2,})*(?![\p{L}])/gu;
@@ -46,11 +58,22 @@ const PLAIN_CAPS = new Set(
   ),
 );
 
+/** A bracket that only warns says nothing of what stands after it: "oats (may contain milk), almonds". */
+const BRACKETS = /\(([^()]*)\)/g;
+
 /** Parts a statement into what it contains and what it may contain. A sentence or bracket ends a "may contain". */
 function clausesOf(text: string): Clause[] {
-  return text
-    .split(
-      /[.;\n\r]+|(?=\bmay (?:also )?contain\b)|(?<!\bmay |\bmay also )(?=\bcontains?\s*:)|(?=\ballerg(?:ens?|y advice)\s*:)/i,
+  const warnings: string[] = [];
+  const outside = text.replace(BRACKETS, (whole, inside: string) => {
+    if (!MAY.test(inside)) return whole;
+    warnings.push(inside);
+    return ' , ';
+  });
+  return [...warnings, outside]
+    .flatMap((each) =>
+      each.split(
+        /[.;\n\r]+|(?=\b(?:may|might|could) (?:also |possibly )?contain\b)|(?<!\b(?:may|might|could) |\b(?:may|might|could) (?:also|possibly) |\bpossibly |\b(?:not|which|that) )(?=\bcontains?\s*:)|(?=\ballerg(?:ens?|y advice)\s*:)/i,
+      ),
     )
     .map((part) => part.trim())
     .filter(Boolean)
@@ -91,6 +114,14 @@ for (const word of ANIMAL_TERMS.check) learn(word, { substances: [], status: 'an
 /** Allergens that come from an animal, whatever else is said. */
 const FROM_ANIMALS: ReadonlySet<Substance> = new Set(['milk', 'egg', 'fish', 'crustacean', 'mollusc']);
 
+/** Words before a food that comes from an animal otherwise. */
+const VEGAN = new Set(['vegan', 'plant', 'dairyfree', 'nondairy', 'substitute', 'mock', 'flax', 'chia']);
+/** The same, asked instead of taken, where it would be of an animal. */
+const asked = (entry: Entry): Entry =>
+  entry.status === 'contains' && entry.substances.some((each) => FROM_ANIMALS.has(each))
+    ? { ...entry, status: 'check' }
+    : entry;
+
 class Gathering {
   readonly mentions = new Map<Substance, StatementMention>();
   animal: StatementReading['animal'] = null;
@@ -125,20 +156,39 @@ class Gathering {
     for (const words of clause.parts) this.readPart(words, clause);
   }
 
+  /** A word nobody knows, read as what a scanner may have made of one; a near miss is asked, never taken. */
+  private readMended(word: string, clause: Clause): void {
+    const mended = mendedWord(word, (phrase) => PHRASES.has(phrase), SINGLE);
+    if (!mended) return;
+    if (mended.isSure) this.readPart(mended.words, clause);
+    else
+      for (const each of mended.words)
+        for (const entry of PHRASES.get(each) ?? []) {
+          const isAsked = entry.status === 'contains' && clause.status === 'contains';
+          this.take(isAsked ? { ...entry, status: 'check' } : entry, clause, word);
+        }
+  }
+
   private readPart(words: readonly string[], clause: Clause): void {
     for (let at = 0; at < words.length; at += 1) {
       const longest = Math.min(LONGEST.get(words[at]!) ?? 0, words.length - at);
+      if (longest === 0) this.readMended(words[at]!, clause);
       for (let length = longest; length > 0; length -= 1) {
         const phrase = words.slice(at, at + length).join(' ');
         const entries = PHRASES.get(phrase);
         if (!entries) continue;
-        for (const entry of entries) this.take(entry, clause, phrase);
+        // "Vegan parmesan" is no milk by its name, and what it is made of is not said.
+        const isVegan = at > 0 && VEGAN.has(words[at - 1]!);
+        for (const entry of entries) this.take(isVegan ? asked(entry) : entry, clause, phrase);
         at += length - 1;
         break;
       }
     }
   }
 }
+
+/** Single words of the tables, for words that a scanner left a letter off. */
+const SINGLE = [...PHRASES.keys()].filter((key) => !key.includes(' '));
 
 /** Emphasised words: bold by mark, or capitals where the rest is not all capitals. */
 function stressedWords(text: string): string[] {
@@ -159,30 +209,109 @@ function isKnown(stressed: string): boolean {
   );
 }
 
+/** Whether every item of a list is a name of the tables or a thing packs are commonly free from. */
+const COMMON_CLAIMS = new Set([
+  'gmo',
+  'dairy',
+  'preservative',
+  'colour',
+  'color',
+  'flavouring',
+  'additive',
+  'artificial',
+  'nut',
+  'palm',
+  'sugar',
+  'salt',
+  'animal',
+  'ingredient',
+  'product',
+  'any',
+  'all',
+  'allergen',
+]);
+const isName = (item: string): boolean => {
+  const words = nameWords(item);
+  return (
+    words.length > 0 &&
+    words.length < 5 &&
+    (PHRASES.has(words.join(' ')) || words.every((word) => PHRASES.has(word) || COMMON_CLAIMS.has(word)))
+  );
+};
+
+/** Takes claims of freedom out of a sentence. A list is one as far as it names what packs are free from. */
+function withoutClaims(sentence: string, claims: string[]): string {
+  if (NO_PROMISE.test(sentence))
+    // "We cannot guarantee that it is nut-free" warns of nuts.
+    return sentence.replace(FREE_ONE, (_, name: string) => ` ${name} `);
+  return sentence
+    .replace(FREE_LIST, (whole, list: string) => {
+      const [named = list] = list.split(/\b(?:ingredients?|contains?|made|but|may)\b/i);
+      const items = named
+        .split(/,|\band\b|\bor\b|\bnor\b|&/i)
+        .map((item) => item.trim())
+        .filter(Boolean);
+      const isList = items.every(isName);
+      // What is no list of names is a claim about its first item only: "free from milk, rice flour".
+      const claimed = isList ? named : (named.split(/,/)[0] ?? named);
+      claims.push(whole.slice(0, whole.length - list.length + claimed.length).trim());
+      return ` ${list.slice(claimed.length)}`;
+    })
+    .replace(FREE_ONE, (whole) => {
+      // "milk-free" is a claim; "gluten-free oats" keeps its oats.
+      claims.push(whole.trim());
+      return ' ';
+    });
+}
+
+/** Words that only an English statement holds. */
+const ENGLISH =
+  /\b(?:contains?|may contain|ingredients|water|flour|salt|sugar|and|of|with|from|free|traces of|nuts|milk|wheat|eggs?)\b/i;
+
 /** Reads a statement. An empty one mentions nothing, which clears nothing. */
 export function readStatement(statement: string): StatementReading {
   const claims: string[] = [];
-  const plain = statement
+  const marked = statement
     .replace(/<\/?(?:b|strong|em|u|i)>/gi, '')
     .replace(/\*\*|__/g, '')
     .replace(/&amp;/g, '&')
-    .replace(/\be ?-?(\d{3,4})\b/gi, 'e$1')
-    .replace(FREE, (whole, after: string | undefined, before: string | undefined) => {
-      // "milk-free" is a claim; "gluten-free oats" keeps its oats, and "suitable for vegans" is no allergen.
-      claims.push(whole.trim());
-      return before !== undefined || after !== undefined ? ' ' : whole;
-    });
+    // A list goes on in the next line.
+    .replace(/((?:\b(?:of|and|or|contains?))|[,:])\s*\n\s*/gi, '$1 ')
+    .replace(/\begg[- ]free (mayonnaise|mayo|noodles?|pasta|quiche)\b/gi, 'vegan $1');
+  const plain = mendedText(
+    marked.replace(/\be ?-?(\d{3,4})\b/gi, 'e$1').replace(/\bso ?2\b/gi, 'sulphur dioxide'),
+  );
   const gathering = new Gathering();
-  for (const clause of clausesOf(plain)) gathering.read(clause);
+  const sentences = plain.split(/(?<=[.;\n])/).map((each) => withoutClaims(each, claims));
+  const other = readInLanguages(plain);
+  // "Pasta" and "farina" are other things in Italian: English is read where the words are English.
+  const isEnglish = other.languages.length === 0 || ENGLISH.test(plain);
+  for (const clause of isEnglish ? clausesOf(sentences.join('')) : []) {
+    gathering.read(clause);
+    if (ALL_OF_THEM.test(clause.original) && clause.status === 'may-contain')
+      for (const substance of EVERY_ALLERGEN) gathering.mention(substance, 'may-contain', 'all allergens');
+  }
+  if (/\bnot (?:suitable for|for) (?:\w+ and )?vegans?\b|\bnot vegan\b/i.test(plain))
+    gathering.fromAnimal('animal', 'not suitable for vegans');
+  for (const { substance, status, words } of other.mentions) gathering.mention(substance, status, words);
+  for (const { state, words } of other.animal) gathering.fromAnimal(state, words);
   for (const { substance, status, words } of gathering.mentions.values())
     if (status === 'contains' && FROM_ANIMALS.has(substance)) gathering.fromAnimal('animal', words);
-  const order = (one: StatementMention, other: StatementMention): number =>
-    ALLERGEN_STATUSES.indexOf(one.status) - ALLERGEN_STATUSES.indexOf(other.status) ||
-    SUBSTANCES.indexOf(one.substance) - SUBSTANCES.indexOf(other.substance);
+  const order = (one: StatementMention, other_: StatementMention): number =>
+    ALLERGEN_STATUSES.indexOf(one.status) - ALLERGEN_STATUSES.indexOf(other_.status) ||
+    SUBSTANCES.indexOf(one.substance) - SUBSTANCES.indexOf(other_.substance);
   return {
     mentions: [...gathering.mentions.values()].sort(order),
     animal: gathering.animal,
-    unknownStress: [...new Set(stressedWords(statement))].filter((word) => !isKnown(word)),
-    claims,
+    unknownStress:
+      other.languages.length > 0
+        ? []
+        : [...new Set(stressedWords(statement))].filter((word) => !isKnown(word)),
+    claims: [...(isEnglish ? claims : []), ...other.claims],
+    languages: other.languages,
+    isForeign: other.isForeign,
   };
 }
+
+/** What "all allergens" names: everything of the law's list. */
+const EVERY_ALLERGEN: readonly Substance[] = SUBSTANCES.filter((each) => each !== 'coconut');

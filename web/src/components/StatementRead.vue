@@ -24,6 +24,10 @@ const questions = computed(() => props.reading.mentions.filter(({ status }) => s
       </span>
       <span v-if="reading.mentions.length === 0" class="soft">no allergen it knows. Read it yourself.</span>
     </p>
+    <p v-if="reading.isForeign" class="doubt">
+      Some of it is in a language that is not read here: read it yourself, or ask the supplier for another.
+    </p>
+    <p v-if="reading.languages.length > 0" class="soft">Read as {{ reading.languages.join(' and ') }} too.</p>
     <p v-if="questions.length > 0" class="doubt">
       Only the supplier can say:
       {{ questions.map((each) => `${SUBSTANCE_NAMES[each.substance]} in ${each.words}`).join('; ') }}.

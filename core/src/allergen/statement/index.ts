@@ -1,0 +1,2 @@
+export { readInLanguages, type LanguageReading } from './read-languages';
+export { mendedText, mendedWord } from './ocr';
