@@ -393,7 +393,8 @@ export const DISH_NAMES: ReadonlySet<string> = new Set(
     'broth|stock|vegetable stock|tomato sauce|pasta sauce|porridge|gravy|pesto|green pesto|red pesto|granola|muesli|salad dressing|vinaigrette|' +
     'dressing|curry paste|spice mix|spice blend|seed mix|crumb|crumb topping|custard|icing|frosting|caramel sauce|caramel|fudge|batter|curry powder|' +
     "garam masala|za'atar|zaatar|dukkah|harissa|piccalilli|romesco|muhammara|falafel|pancake|flatbread|cracker|cookie|cake|bun|dumpling|burger|" +
-    'sausage|meatball|nugget|mince|pie|crust|wrap|tabbouleh|stuffing|soup|salsa|ketchup|chutney|pickle|barbecue sauce|kimchi|sauerkraut'
+    'sausage|meatball|nugget|mince|pie|crust|wrap|tabbouleh|stuffing|soup|salsa|ketchup|chutney|pickle|barbecue sauce|kimchi|sauerkraut|' +
+    'guacamole|rosti|hash brown|tapenade|chimichurri|salsa verde|pickled onion|pickled beetroot|sorbet|focaccia|chapati|polenta'
   ).split('|'),
 );
 

@@ -264,6 +264,8 @@ function withoutClaims(sentence: string, claims: string[]): string {
     });
 }
 
+/** Words of the English tables that are something else, or a claim, in another language. */
+const OTHER_ELSEWHERE = new Set(['pasta', 'farina', 'gluten']);
 /** Words that only an English statement holds. */
 const ENGLISH =
   /\b(?:contains?|may contain|ingredients|water|flour|salt|sugar|and|of|with|from|free|traces of|nuts|milk|wheat|eggs?)\b/i;
@@ -286,13 +288,19 @@ export function readStatement(statement: string): StatementReading {
   const other = readInLanguages(plain);
   // "Pasta" and "farina" are other things in Italian: English is read where the words are English.
   const isEnglish = other.languages.length === 0 || ENGLISH.test(plain);
-  for (const clause of isEnglish ? clausesOf(sentences.join('')) : []) {
-    gathering.read(clause);
+  const english = new Gathering();
+  for (const clause of clausesOf(sentences.join(''))) {
+    english.read(clause);
     if (ALL_OF_THEM.test(clause.original) && clause.status === 'may-contain')
-      for (const substance of EVERY_ALLERGEN) gathering.mention(substance, 'may-contain', 'all allergens');
+      for (const substance of EVERY_ALLERGEN) english.mention(substance, 'may-contain', 'all allergens');
   }
   if (/\bnot (?:suitable for|for) (?:\w+ and )?vegans?\b|\bnot vegan\b/i.test(plain))
     gathering.fromAnimal('animal', 'not suitable for vegans');
+  const isToldThere = new Set(other.mentions.map(({ substance }) => substance));
+  for (const { substance, status, words } of english.mentions.values())
+    if (isEnglish || (!isToldThere.has(substance) && !OTHER_ELSEWHERE.has(words)))
+      gathering.mention(substance, status, words);
+  if (english.animal && isEnglish) gathering.fromAnimal(english.animal.state, english.animal.words);
   for (const { substance, status, words } of other.mentions) gathering.mention(substance, status, words);
   for (const { state, words } of other.animal) gathering.fromAnimal(state, words);
   for (const { substance, status, words } of gathering.mentions.values())

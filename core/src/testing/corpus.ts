@@ -184,7 +184,7 @@ export const CORPUS: readonly CorpusLine[] = [
   ['1 sheet puff pastry', 'puff-pastry', 300, 340],
   ['3 sheets nori', 'nori', 8, 10],
   ['8 rice paper wrappers', 'rice-paper', 60, 85],
-  ['1 stock cube', 'stock-paste', 9, 11],
+  ['1 stock cube', 'stock-cube', 9, 11],
   // Regions
   ['2 zucchini, sliced', 'courgette', 360, 400],
   ['1 eggplant, cubed', 'aubergine', 255, 285],

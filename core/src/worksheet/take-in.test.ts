@@ -105,7 +105,7 @@ describe('a line whose food is not settled is clear of nothing', () => {
   });
 
   test("a plant's promise on an animal's name is unknown, and plants are offered", () => {
-    const { reading } = recipeOf(['100 g vegan feta']).lines[0]!;
+    const { reading } = recipeOf(['100 g vegan paneer']).lines[0]!;
     expect(reading.foodId).toBeNull();
     expect(reading.otherFoodIds).toContain('vegan-cheese');
     for (const id of reading.otherFoodIds) expect(book.foods.foods.get(id)!.animal).not.toBe('animal');
