@@ -1,9 +1,10 @@
 /** The audit of matter: a right sample is left alone, and every slip put into it is found. */
 import { homeTarget, isOpen, readRecipe, recipeFromReading, type Recipe } from '../index';
-import { bare } from '../testing/asked';
+import { bare, pack, withPacks } from '../testing/asked';
 import { matterFaults } from '../testing/random-dish';
-import { book, demo, sheetOf } from '../testing/world';
+import { book, demo, recipeOf, sheetOf } from '../testing/world';
 import { assay, type Sample } from './assay';
+import { kindOfDish } from './kinds';
 
 const line = (
   id: string,
@@ -118,6 +119,27 @@ test('the demo book is doubted nowhere', () => {
         .findings.filter(({ code }) => code.startsWith('assay'))
         .map(({ message }) => message),
     ]).toEqual([recipe.name, []]);
+});
+
+test.each([
+  ['Coconut milk curry', 'stew'],
+  ['Tea loaf', 'bake'],
+  ['Cream of tomato soup', 'soup'],
+  ['Butter bean stew with dumplings', 'stew'],
+  ['Carrot cake', 'bread or cake'],
+  ['Soup with fritters', 'soup'],
+  ['Green dressing', 'dressing, sauce or paste'],
+  ['Roast roots', 'bake'],
+  ['Peas', null],
+])('%s is a %s', (name, kind) => {
+  expect(kindOfDish(name)?.name ?? null).toBe(kind);
+});
+
+test('the panel of the pack a kitchen buys is what its dish is held to', () => {
+  const rich = withPacks(pack('chickpeas-tinned', { panel: { proteinG: 20, sodiumMg: 900 } }));
+  const recipe = recipeOf(['400 g tin chickpeas, drained', '200 g carrots'], ['Warm through.']);
+  const { findings } = sheetOf(recipe, homeTarget(recipe, book, rich), rich);
+  expect(findings.filter(({ code }) => code.startsWith('assay'))).toEqual([]);
 });
 
 describe('a doubt holds the label until a cook stands for it', () => {

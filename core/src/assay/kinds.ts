@@ -9,7 +9,7 @@ export interface DishKind {
   mostSaltG: number;
 }
 
-/** The first that fits holds; what is called by none of these has only the bounds of everything. */
+/** What is called by none of these has only the bounds of everything. */
 export const DISH_KINDS: readonly DishKind[] = [
   { name: 'dressing, sauce or paste', called: /\b(?:dressing|vinaigrette|mayonnaise|aioli|pesto|paste|pur[ée]e|butter|spread|oil|relish|chutney|pickles?|jam|syrup|glaze|seasoning|salt|rub|mix|powder|sauce|gravy|marinade|cream|dip|houmous|hummus|stock|bouillon|brittle|praline|caramel|fudge|tahini|dukkah|gomasio|crumb|crumble topping|topping)\b/i, kcal: [0, 900], mostSaltG: 100 },
   { name: 'dry bake', called: /\b(?:granola|biscuits?|cookies?|crackers?|oatcakes?|crispbreads?|flapjacks?|shortbread|bars?|muesli|croutons?|crisps|(?:roast(?:ed)?|toasted|spiced) (?:nuts|seeds|almonds)|rusks?)\b/i, kcal: [250, 680], mostSaltG: 4 },
@@ -25,5 +25,16 @@ export const DISH_KINDS: readonly DishKind[] = [
 /** Anything that is called by no kind (convention). */
 export const ANY_DISH: Pick<DishKind, 'kcal' | 'mostSaltG'> = { kcal: [1, 700], mostSaltG: 4 };
 
-export const kindOfDish = (name: string): DishKind | null =>
-  DISH_KINDS.find(({ called }) => called.test(name)) ?? null;
+/** What a dish comes with is not what it is: "soup with fritters" is a soup. */
+const COMES_WITH = /\b(?:with|on|in|for|and|over|from)\b|[,(&]/i;
+
+/** The kind a dish is called by: the last that its name holds, for the head stands last ("coconut milk curry", "tea loaf"). */
+export function kindOfDish(name: string): DishKind | null {
+  const [head = name] = name.split(COMES_WITH);
+  let found: DishKind | null = null;
+  let last = -1;
+  for (const kind of DISH_KINDS)
+    for (const match of head.matchAll(new RegExp(kind.called, 'gi')))
+      if (match.index > last) [found, last] = [kind, match.index];
+  return found;
+}

@@ -1,6 +1,7 @@
 /** A worksheet as the audit of matter sees it, and what it doubts as findings that hold the label. */
 import { assay, type Doubt, type Sample, type SampleLine } from '../assay';
 import { finding, type Finding } from '../finding';
+import { packOf, type Kitchen } from '../kitchen';
 import type { Confirmed, Recipe } from '../recipe/recipe';
 import type { Batch } from './batch';
 import type { Composed, ComposedLine } from './compose';
@@ -8,21 +9,22 @@ import { lineFactor } from './batch';
 import { unweighedLines } from './wanted';
 import type { Facts } from '../nutrition';
 
-/** A component is a food like any other: what its lines come to in 100 g of it. */
-function composition({
-  food,
-  inner,
-}: ComposedLine): Omit<SampleLine, 'id' | 'name' | 'text' | 'grams' | 'isDry'> {
+type Held = Omit<SampleLine, 'id' | 'name' | 'text' | 'grams' | 'isDry'>;
+
+/** What 100 g of a line hold: the larder's row under the panel of the pack this kitchen buys; a component by its own lines. */
+function composition({ food, inner }: ComposedLine, kitchen: Kitchen): Held {
   if (food) {
     const { waterG, proteinG, fatG, carbohydrateG, alcoholG, sodiumMg } = food.composition;
-    return { waterG, proteinG, fatG, carbohydrateG, alcoholG, sodiumMg };
+    const row = { waterG, proteinG, fatG, carbohydrateG, alcoholG, sodiumMg };
+    const panel = packOf(kitchen, food.id)?.panel ?? {};
+    return { ...row, ...panel };
   }
   const parts = inner ? inner.lines.filter(({ weight }) => weight !== null) : [];
   const left = inner ? inner.finishedGrams : 0;
-  const all = (id: 'proteinG' | 'fatG' | 'carbohydrateG' | 'alcoholG' | 'sodiumMg'): number | null => {
+  const all = (id: keyof Held): number | null => {
     let sum = 0;
     for (const each of parts) {
-      const value = composition(each)[id];
+      const value = composition(each, kitchen)[id];
       if (value === null) return null;
       sum += value * each.weight!.grams;
     }
@@ -44,7 +46,13 @@ const wordsOf = ({ recipe, lines }: Composed): string[] => [
   ...(lines.some(({ source }) => source.answers.bath === 'left') ? ['the rest is poured off'] : []),
 ];
 
-function sampleOf(recipe: Recipe, composed: Composed, batch: Batch, per100g: Facts): Sample {
+function sampleOf(
+  recipe: Recipe,
+  composed: Composed,
+  batch: Batch,
+  per100g: Facts,
+  kitchen: Kitchen,
+): Sample {
   const lines = composed.lines.flatMap((line): SampleLine[] =>
     line.weight
       ? [
@@ -54,7 +62,7 @@ function sampleOf(recipe: Recipe, composed: Composed, batch: Batch, per100g: Fac
             text: line.source.text,
             grams: line.weight.grams * lineFactor(line, batch),
             isDry: line.food?.state === 'dry',
-            ...composition(line),
+            ...composition(line, kitchen),
           },
         ]
       : [],
@@ -85,9 +93,15 @@ const standsFor = ({ what, figure }: Doubt, confirmed: readonly Confirmed[]): Co
   confirmed.find((each) => each.what === what && Math.abs(figure / each.figure - 1) <= STANDS_WITHIN);
 
 /** What the audit of matter doubts about a worksheet. Where something is not weighed, only what cannot be is said. */
-export function assayFindings(recipe: Recipe, composed: Composed, batch: Batch, per100g: Facts): Finding[] {
+export function assayFindings(
+  recipe: Recipe,
+  composed: Composed,
+  batch: Batch,
+  per100g: Facts,
+  kitchen: Kitchen,
+): Finding[] {
   const isPart = unweighedLines(composed).length > 0;
-  return assay(sampleOf(recipe, composed, batch, per100g)).flatMap((doubt): Finding[] => {
+  return assay(sampleOf(recipe, composed, batch, per100g, kitchen)).flatMap((doubt): Finding[] => {
     const { what, says, figure, isImpossible, lineId } = doubt;
     if (isPart && (!isImpossible || what === 'portion')) return [];
     const line = composed.lines.find(({ id }) => id === lineId);

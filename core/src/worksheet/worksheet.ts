@@ -286,7 +286,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...batchFindings(composed, batch, kitchen),
     ...scalingFindings({ composed, batch, lines, ratios, target, kitchen }),
     ...stepFindings(recipe),
-    ...assayFindings(recipe, composed, batch, nutrition.per100g),
+    ...assayFindings(recipe, composed, batch, nutrition.per100g, kitchen),
     ...freeFromFindings(composed, kitchen),
     ...swapFindings(composed, book, kitchen),
     ...targetFindings(nutrition, tolerances, kitchen, recipe.isComponent),
