@@ -334,3 +334,34 @@ test('figures of the whole say why', async ({ page }) => {
   await page.getByRole('button', { name: /as weighed/ }).click();
   await expect(page.getByRole('dialog', { name: 'Why: Rounded to the scale' })).toContainText('54000.9 g');
 });
+
+test('a figure is typed over, not behind', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  const portions = page.getByLabel('Portions', { exact: true });
+  await portions.click();
+  await page.keyboard.type('100');
+  await expect(portions).toHaveValue('100');
+  await expect(batch(page)).toContainText('30.0');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(batch(page)).toContainText('54.0');
+  await saved(page);
+});
+
+test('under a finger the strip keeps its figures under their labels', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 1024, height: 768 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  const page = await context.newPage();
+  await page.goto(kitchen.url + POT);
+  for (const stage of await page.locator('.stage').all()) {
+    const label = await stage.locator('.over').boundingBox();
+    const figure = await stage.locator('.key').boundingBox();
+    expect(figure!.y).toBeGreaterThanOrEqual(label!.y + label!.height - 1);
+    expect(await stage.locator('.key').evaluate((each) => each.scrollWidth <= each.clientWidth + 1)).toBe(
+      true,
+    );
+  }
+  await context.close();
+});
