@@ -4,4 +4,5 @@ export * from './markdown';
 export * from './recipe-table';
 export * from './cells';
 export * from './table-mapping';
+export * from './pack-size';
 export * from './import-view';

@@ -85,10 +85,10 @@ const HEADINGS: Readonly<Record<string, string>> = {
   vitamin_k_ug: 'vitamin k|vitamin k1|phylloquinone',
   vitamin_b12_ug: 'vitamin b12|b12|cobalamin',
   folate_ug: 'folate|total folate|folic acid|folate total',
-  product_name: 'product|name|product description|item name|description|article',
+  product_name: 'product|name|product description|item name|description|article name|article description',
   food: 'ingredient|our food|larder food|kitchen food',
   supplier: 'brand owner|vendor|seller|wholesaler|from',
-  net_g: 'net|net weight|weight|net g|pack weight|net content',
+  net_g: 'net|net weight|weight|net g|pack weight|net content|pack size|size|pack|unit size|case size',
   drained_g: 'drained|drained weight',
   price: 'cost|pack price|unit price|list price',
   statement: 'ingredients|ingredient statement|ingredient list|ingredient declaration',
@@ -132,6 +132,9 @@ export function guessMapping(
         (HEADINGS[id]?.split('|') ?? []).includes(withoutUnit(heading)),
     );
   }
+  // An article is a number in most lists: it is a name only where nothing else is.
+  for (const heading of headings)
+    give(heading, ({ id }) => id === 'product_name' && comparable(heading) === 'article');
   return Object.fromEntries(headings.map((heading) => [heading, mapping[heading] ?? '']));
 }
 

@@ -6,6 +6,8 @@ import {
   matchFood,
   plainText,
   readFigureCell,
+  PACK_SIZE_FORMS,
+  readPackSize,
   readStatement,
   rowFromFood,
   safeCellText,
@@ -24,6 +26,9 @@ function withWhatTablesLack(food: Food, { measures, cookingYields, labelName, la
   const isNamedAlike = labelNames !== undefined && food.labelName === labelName;
   return { ...food, measures, cookingYields, ...(isNamedAlike ? { labelNames } : {}) };
 }
+
+/** A US cup, in which the larder measures volumes. */
+const US_CUP_ML = 236.588;
 
 /** Heading to field; an empty field leaves the column out. */
 export type Mapping = Readonly<Record<string, string>>;
@@ -163,10 +168,44 @@ export class ProductRows {
     return { food };
   }
 
+  /** What the table itself calls a field of ours. */
+  private headingOf(field: string): string {
+    return this.reading.headers.find((header) => this.reading.mapping[header] === field) ?? field;
+  }
+
+  /** Grams of one pack: a figure, or a size as suppliers write it; a volume goes by the food's own density. */
+  private size(
+    own: Record<string, string>,
+    column: string,
+    food: Food | null,
+    reasons: RowProblem[],
+  ): number | null {
+    const text = (own[column] ?? '').trim();
+    const value = readFigureCell(text, this.reading.hasDecimalComma);
+    if (value === null) return null;
+    const size = value === undefined ? readPackSize(text) : null;
+    const cup = food?.measures.find(({ unit, form }) => unit === 'cup' && form === '')?.grams;
+    const grams =
+      value ??
+      size?.grams ??
+      (size?.millilitres ? (size.millilitres * (cup ?? US_CUP_ML)) / US_CUP_ML : null);
+    if (grams !== null && grams > 0 && grams < 1e7) return grams;
+    // A count of packs says nothing of what one weighs.
+    if (size !== null && size.millilitres === null && size.grams === null) return null;
+    reasons.push({
+      column: this.headingOf(column),
+      message: `"${text.slice(0, 40)}" is no weight: write it like ${PACK_SIZE_FORMS}`,
+    });
+    return null;
+  }
+
   private figure(own: Record<string, string>, column: string, reasons: RowProblem[]): number | null {
     const value = readFigureCell(own[column] ?? '', this.reading.hasDecimalComma);
     if (value === undefined || (value !== null && !(value > 0 && value < 1e7))) {
-      reasons.push({ column, message: `"${(own[column] ?? '').slice(0, 40)}" is not a figure above zero` });
+      reasons.push({
+        column: this.headingOf(column),
+        message: `"${(own[column] ?? '').slice(0, 40)}" is not a figure above zero`,
+      });
       return null;
     }
     return value;
@@ -182,8 +221,9 @@ export class ProductRows {
     if (productName === '') reasons.push({ column: 'product_name', message: 'the product has no name' });
     const found = this.foodOf(own);
     if ('reason' in found) reasons.push(found.reason);
-    const netGrams = this.figure(own, 'net_g', reasons);
-    const drainedGrams = this.figure(own, 'drained_g', reasons);
+    const food = 'food' in found ? found.food : null;
+    const netGrams = this.size(own, 'net_g', food, reasons);
+    const drainedGrams = this.size(own, 'drained_g', food, reasons);
     const price = this.figure(own, 'price', reasons);
     if (netGrams !== null && drainedGrams !== null && drainedGrams > netGrams)
       reasons.push({ column: 'drained_g', message: 'drained weighs more than net' });
