@@ -1,4 +1,7 @@
-/** `npm run screenshots`: one current picture of each main view, from the demo data, into docs/screenshots/. */
+/**
+ * `npm run screenshots`: one current picture of each main view, from the demo data, into docs/screenshots/; of some, where they are
+ * named (`npm run screenshots mass bench`).
+ */
 import { spawn } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -160,6 +163,10 @@ const VIEWS = [
 ];
 
 await main(async () => {
+  const named = process.argv.slice(2);
+  const chosen = named.length > 0 ? VIEWS.filter(([name]) => named.includes(name)) : VIEWS;
+  if (chosen.length === 0)
+    throw new Error(`No such view. There are: ${VIEWS.map(([name]) => name).join(', ')}`);
   ensurePackages();
   ensurePrograms({ chromium: 'chromium' });
   rmSync(DATA, { recursive: true, force: true });
@@ -173,8 +180,12 @@ await main(async () => {
     server.stdout.on('data', (chunk) => chunk.toString().includes('ready at') && ready());
     server.on('exit', () => failed(new Error('The app did not start.')));
   });
+  // The server goes when this does, however this ends.
+  const stop = () => server.kill('SIGINT');
+  process.on('exit', stop);
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(1));
   const browser = await launch();
-  for (const [name, [width, height], go] of VIEWS) {
+  for (const [name, [width, height], go] of chosen) {
     const page = await browser.newPage({ viewport: { width, height } });
     await go(page);
     await page.waitForTimeout(500);
@@ -183,6 +194,6 @@ await main(async () => {
     console.log(join(FOLDER, `${name}.png`));
   }
   await browser.close();
-  server.kill('SIGINT');
+  stop();
   await new Promise((done) => server.on('exit', done));
 });
