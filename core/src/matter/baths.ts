@@ -46,20 +46,31 @@ function marinatings(lines: readonly ActLine[], moments: readonly Moment[]): Bat
   });
 }
 
+/** Salt that is left to draw water; a dish that is only seasoned is none. */
+const WEEPS = /\b(?:leave|leav|stand|weep|draw|sit|rest|minutes?|hours?)/;
+const RINSES = /\b(?:rinse|wash)(?:d|ed|ing)?\b(?: (?:off|away))?/;
+
+/** Whether a sentence rinses some foods: by name, or naming nothing else. */
+function rinses(text: string, foods: readonly ActLine[]): boolean {
+  const found = RINSES.exec(text);
+  if (!found) return false;
+  const [, said] = OBJECT.exec(text.slice(found.index + found[0].length)) ?? [];
+  return isItself(said) || said === 'salt' || foods.some((food) => isCalled(food, said!));
+}
+
 /** Salt that draws water and is rinsed off. */
 function saltings(lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
   return moments.flatMap((moment, index): Bath[] => {
     const salt = byIds(lines, moment.lineIds).filter(({ isSalt }) => isSalt);
     const named = solids(byIds(lines, moment.lineIds));
-    const [heaviest] = named.length > 0 ? named : [heaviestOf(solids(lines))];
-    if (salt.length === 0 || !heaviest || BOILS.test(moment.text)) return [];
-    const foods = named.length > 0 ? named : [heaviest];
-    const isRinsed = moments
-      .slice(index)
-      .some(
-        ({ text, stepIndex }) =>
-          stepIndex <= moment.stepIndex + 1 && /\brinse|\bwash (?:off|away)/.test(text),
-      );
+    const heaviest = heaviestOf(solids(lines));
+    const foods = named.length > 0 ? named : heaviest ? [heaviest] : [];
+    if (salt.length === 0 || foods.length === 0 || BOILS.test(moment.text)) return [];
+    const isRinsed =
+      WEEPS.test(moment.step.text.toLowerCase()) &&
+      moments
+        .slice(index)
+        .some(({ text, stepIndex }) => stepIndex <= moment.stepIndex + 1 && rinses(text, foods));
     return isRinsed ? [bathOf('salting', foods, salt, moment)] : [];
   });
 }
@@ -68,49 +79,38 @@ const STRAINS =
   /\bstrain|\bsieve\b|\b(?:nut|milk) (?:milk )?bag\b|\bmuslin\b|\bcheesecloth\b|\bthrough a (?:fine )?(?:clean )?(?:cloth|towel|filter)/;
 const SOLIDS_GONE =
   /\bdiscard|\bthrow (?:away|out)|\bcompost|\bwithout the (?:solids|vegetables|pulp|leaves)|\bremove the (?:bag|leaves)/;
+const SOLIDS_KEPT =
+  /\b(?:keep|reserv|return|put back)\w*(?: \w+){0,3} (?:vegetables|solids|mushrooms|pulp|beans)\b/;
+const STEEPS = /\b(?:steep|infus|brew)/;
+/** Dishes that are the liquid: what gave it its taste is not eaten. */
+const IS_LIQUID = /\b(?:stock|broth|tea|infusion|dashi|cordial|milk|drink)\b/i;
+const BLENDS = /\bblend|\bgrind|\bwhizz|\bpur[ée]e/;
 
 /** Liquid strained off what gave it its taste: the solids stay behind, but for what passes. */
-function strainings(lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
+function strainings(recipe: Recipe, lines: readonly ActLine[], moments: readonly Moment[]): Bath[] {
   return moments.flatMap((moment, index): Bath[] => {
     const found = STRAINS.exec(moment.text);
     if (!found || /\b(?:sieve|sift) (?:the |in |together )?(?:flour|icing|cocoa)/.test(moment.text))
       return [];
-    const [, object] = OBJECT.exec(moment.text.slice(found.index + found[0].length)) ?? [];
-    const before = new Set(
-      moments
-        .slice(0, index + 1)
-        .flatMap(({ step, stepIndex }) => (stepIndex <= moment.stepIndex ? step.reading.lineIds : [])),
-    );
-    const isAll = moments.slice(0, index + 1).every(({ lineIds }) => lineIds.length === 0);
-    const later = new Set(moments.slice(index + 1).flatMap(({ lineIds }) => lineIds));
+    const soFar = moments.slice(0, index + 1);
+    const rest = moments.slice(index + 1);
+    const before = new Set(soFar.flatMap(({ step }) => step.reading.lineIds));
+    const isAll = soFar.every(({ lineIds }) => lineIds.length === 0);
+    const later = new Set(rest.flatMap(({ lineIds }) => lineIds));
     const held = solids(lines).filter(({ id }) => (isAll || before.has(id)) && !later.has(id));
-    const liquid = lines.filter(
-      ({ isLiquid, isWater, id }) =>
-        (isLiquid || isWater) &&
-        (isAll || before.has(id) || moments.every((each) => !each.lineIds.includes(id))),
-    );
-    const grams = (list: readonly ActLine[]): number => list.reduce((sum, each) => sum + each.grams, 0);
-    if (held.length === 0 || grams(liquid) < grams(held)) return [];
+    const isInIt = ({ id }: ActLine): boolean =>
+      isAll || before.has(id) || moments.every((each) => !each.lineIds.includes(id));
+    const liquid = lines.filter((line) => (line.isLiquid || line.isWater) && isInIt(line));
+    if (held.length === 0 || gramsOf(liquid) < gramsOf(held)) return [];
     // "Strain the noodles" drains them.
+    const [, object] = OBJECT.exec(moment.text.slice(found.index + found[0].length)) ?? [];
     const isDraining = !isItself(object) && held.some((line) => isCalled(line, object!));
-    const isKept = moments.some(({ text }) =>
-      /\b(?:keep|reserv|return|put back)\w*(?: \w+){0,3} (?:vegetables|solids|mushrooms|pulp|beans)\b/.test(
-        text,
-      ),
-    );
     const isSteeped =
-      SOLIDS_GONE.test(moment.text) ||
-      moments.slice(index + 1).some(({ text }) => SOLIDS_GONE.test(text)) ||
-      /\b(?:steep|infus|brew|stock|tea)\b/.test(
-        moments
-          .slice(0, index + 1)
-          .map(({ text }) => text)
-          .join(' '),
-      );
-    const isBlended = moments
-      .slice(0, index + 1)
-      .some(({ text }) => /\bblend|\bgrind|\bwhizz|\bpur[ée]e/.test(text));
-    if (isDraining || isKept || (!isSteeped && !isBlended)) return [];
+      [moment, ...rest].some(({ text }) => SOLIDS_GONE.test(text)) ||
+      soFar.some(({ text }) => STEEPS.test(text)) ||
+      IS_LIQUID.test(recipe.name);
+    const isStrained = isSteeped || soFar.some(({ text }) => BLENDS.test(text));
+    if (isDraining || !isStrained || moments.some(({ text }) => SOLIDS_KEPT.test(text))) return [];
     return [bathOf('straining', liquid, held, moment)];
   });
 }
@@ -170,6 +170,6 @@ export function bathsOf(recipe: Recipe, lines: readonly ActLine[]): Bath[] {
     ...boilings(recipe, lines, moments),
     ...steamings(lines, moments),
     ...fryings(recipe, lines, moments),
-    ...strainings(lines, moments),
+    ...strainings(recipe, lines, moments),
   ];
 }

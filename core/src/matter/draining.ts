@@ -2,13 +2,13 @@
 import { isCalled, type ActLine, type Moment } from './moments';
 
 export const DRAINS =
-  /\b(?:drain|(?:and|then|are|is) drained)\b(?! (?:if|any|only|most|some|a little|excess)\b)|\b(?:pour|tip|throw) (?:off |away |out )?(?:the |its |all |this )?(?:cooking |soaking )?(?:water|liquid)\b(?: (?:off|away|out))?|\bdiscard(?:ing)? (?:the |its |all )?(?:cooking |soaking |boiling )?(?:water|liquid)|\bstrain\b|\b(?:in|into|through) a (?:colander|sieve|strainer)\b|\b(?:lift|scoop|take|fish)(?:ed)?(?: \w+){0,3} out\b|\bslotted spoon\b|\b(?:refresh|rins)(?:e|ed)? (?:\w+ ){0,2}(?:in|under|with) (?:iced|cold)/;
+  /\b(?:drain|(?:and|then|are|is) drained)\b(?! (?:if|any|only|most|some|a little|excess)\b)|\b(?:pour|tip|throw) (?:off |away |out )?(?:the |its |all |this )?(?:cooking |soaking )?(?:water|liquid)\b(?: (?:off|away|out))?|\bdiscard(?:ing)? (?:the |its |all )?(?:cooking |soaking |boiling )?(?:water|liquid)|\bstrain\b|\b(?:in|into|through) a (?:colander|sieve|strainer)\b|\b(?:lift|scoop|take|fish)(?:ed)?(?: \w+){0,3} out\b|\bslotted spoon\b|\b(?:refresh|rins)(?:e|ed)? (?:\w+ ){0,2}(?:in|under|with) (?:iced|cold)|\bplunge[ds]? (?:\w+ ){0,2}into (?:iced|cold)|\bsqueeze(?:d)? (?:\w+ )?dry\b/;
 /** What dry food leaves of its water is poured or pressed off: it has drunk its fill. */
 const EXCESS =
   /\b(?:drain|squeez|pour|press)\w*(?: off| out| away)? (?:off |out |away )?(?:the |any |all )?excess\b|\bexcess (?:water|liquid)\b/;
 /** What may stand after "drain" without naming another food. */
 const ITSELF =
-  /^(?:them|it|well|thoroughly|immediately|again|and|off|in|into|through|then|before|when|as|on|very|briefly|with|to|return|until|under|water|pot|pan|lot|everything|slightly|over|using|from)$/;
+  /^(?:them|it|well|thoroughly|immediately|again|and|off|in|into|through|then|before|when|as|on|very|briefly|with|to|return|until|under|water|pot|pan|lot|everything|slightly|over|using|from|dry|clean|off|away|briefly)$/;
 /** Liquid that is kept is no bath: "drain, keeping the water", "lift out and reduce the liquor". */
 export const KEEPS =
   /\b(?:keep|reserv|sav|retain|hold)(?:e|ing)?(?: back)?\b[^.]*\b(?:water|liquid|liquor|broth)\b|\b(?:if|when) (?:needed|necessary|wet)\b|\bexcess\b|\b(?:with|in|and) (?:its|their|the) (?:own )?(?:soaking |cooking )(?:water|liquid|liquor)\b|\b(?:reduc|boil down|thicken)\w* the (?:cooking )?(?:liquor|liquid|syrup|juices?|broth)\b/;
@@ -102,15 +102,14 @@ export function drainingAfter(
   for (let index = first; index < moments.length; index += 1) {
     const at = moments[index]!;
     const text = index === first ? at.text.slice(from) : at.text;
-    // Another pot is on the heat: a bare "drain" is that pot's.
-    isOtherPot ||=
-      index > first &&
-      starts.test(at.text) &&
-      at.lineIds.length > 0 &&
-      !foods.some(({ id }) => at.lineIds.includes(id));
-    const isNear = at.stepIndex <= moment.stepIndex + 1 && !isOtherPot;
-    if (isNear && EXCESS.test(text) && !/\b(?:if|when)\b/.test(text)) return { isExcess: true, keptGrams: 0 };
     const found = DRAINS.exec(text);
+    // Another pot is on the heat: a bare "drain" after it is that pot's.
+    const isElsewhere =
+      index > first && at.lineIds.length > 0 && !foods.some(({ id }) => at.lineIds.includes(id));
+    const isOtherHere = isOtherPot || (isElsewhere && starts.test(found ? text.slice(0, found.index) : text));
+    const isNear = at.stepIndex <= moment.stepIndex + 1 && !isOtherHere;
+    if (isNear && EXCESS.test(text) && !/\b(?:if|when)\b/.test(text)) return { isExcess: true, keptGrams: 0 };
+    isOtherPot = isOtherHere || (isElsewhere && starts.test(text));
     if (!found || isKept(at.text)) continue;
     const what = drained(text, found, foods);
     // "Simmer the tomatoes, then drain the chickpeas": named, and not what was cooked.

@@ -23,8 +23,6 @@ export interface ActLine {
   isDrinker: boolean;
   /** Dry grain, pulses, noodles, and what is boiled in plenty of water. */
   isBoilable: boolean;
-  /** Nuts, seeds, grain, soya: what milk is pressed from. */
-  isMilked: boolean;
 }
 
 export interface Moment {

@@ -73,7 +73,6 @@ function asActLine({ id, source, food, weight, role, inner, name }: ComposedLine
       food !== null &&
       inner === null &&
       (isDry(food) || food.category === 'vegetable' || food.category === 'green'),
-    isMilked: food !== null && MILKED.has(food.category),
   };
 }
 
