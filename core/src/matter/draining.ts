@@ -106,7 +106,8 @@ export function drainingAfter(
     // Another pot is on the heat: a bare "drain" after it is that pot's.
     const isElsewhere =
       index > first && at.lineIds.length > 0 && !foods.some(({ id }) => at.lineIds.includes(id));
-    const isOtherHere = isOtherPot || (isElsewhere && starts.test(found ? text.slice(0, found.index) : text));
+    const isOtherHere: boolean =
+      isOtherPot || (isElsewhere && starts.test(found ? text.slice(0, found.index) : text));
     const isNear = at.stepIndex <= moment.stepIndex + 1 && !isOtherHere;
     if (isNear && EXCESS.test(text) && !/\b(?:if|when)\b/.test(text)) return { isExcess: true, keptGrams: 0 };
     isOtherPot = isOtherHere || (isElsewhere && starts.test(text));
