@@ -168,7 +168,7 @@ test('5,000 foods: a keystroke finds in one go', async ({ page, request }) => {
   });
   expect(((await answer.json()) as { created: number }).created).toBe(4600);
   await page.goto(`${kitchen.url}/larder`);
-  await expect(page.getByRole('status').filter({ hasText: /5,1\d\d foods/ })).toBeVisible({
+  await expect(page.getByRole('status').filter({ hasText: /5,\d{3} foods/ })).toBeVisible({
     timeout: 20_000,
   });
   const times: number[] = [];
@@ -187,7 +187,7 @@ test('5,000 foods: a keystroke finds in one go', async ({ page, request }) => {
   }
   const median = times.sort((one, other) => one - other)[Math.floor(times.length / 2)]!;
   console.log(
-    `a keystroke in 5,100 foods: median ${median.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`,
+    `a keystroke in 5,300 foods: median ${median.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`,
   );
   expect(median).toBeLessThan(150);
   await find(page).fill('root 4599');
