@@ -13,6 +13,7 @@ import {
 import { beforeLoss, compose, type Composed } from '../worksheet/compose';
 import { impossible, unbalanced } from './matter';
 import { randomFrom } from './random-recipe';
+import { recipeOf } from './world';
 
 /** Steps of a dish; A and B are foods of it. */
 const ACTS: readonly (readonly string[])[] = [
@@ -78,20 +79,12 @@ export function randomDish(seed: number, book: Book): Recipe {
     step.replace(/\bA\b/, called(0)).replace(/\bB\b/, called(1)),
   );
   return {
+    ...recipeOf([], []),
     id: `dish-${seed}`,
     name: `Dish ${seed}`,
     portions: 1 + Math.floor(random() * 12),
-    portionGrams: null,
-    measuredYieldGrams: null,
     lines,
     steps: stepsFromTexts(steps, lines, book.foods),
-    notes: [],
-    notIn: [],
-    confirmed: [],
-    parentId: null,
-    swaps: [],
-    freeFrom: [],
-    apart: [],
     isComponent: random() < 0.3,
   };
 }
