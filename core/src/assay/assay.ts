@@ -73,7 +73,7 @@ const SPONGES = /seaweed|wakame|hijiki|kelp|kombu|dulse|arame|mushroom|shiitake|
 const LEAST_SHARE = 0.08;
 /** Words that take matter out: what went in may be missing from the plate. */
 const TAKES_OUT =
-  /strain|sieve|drain|discard|rinse|fry|fried|marinad|bag|muslin|cloth|scum|skim|squeez|infus|steep|through|lift|slotted|colander|refresh|excess|pour|press/i;
+  /strain|sieve|drain|discard|rinse|fry|fried|marinad|bag|muslin|cloth|scum|skim|squeez|infus|steep|through|lift|slotted|tongs|plunge|tip |colander|refresh|excess|pour|press/i;
 
 const rounded = (value: number, decimals = 0): string => {
   const scale = 10 ** decimals;

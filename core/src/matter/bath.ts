@@ -64,4 +64,4 @@ export const heaviestOf = (lines: readonly ActLine[]): ActLine | undefined =>
 
 /** Puts a pot on the heat. */
 export const BOILS =
-  /\b(?:boil(?!ing (?:hot |salted )?water)|simmer|cook(?!er\b|ing (?:water|liquid|liquor))|blanch|parboil|poach)|\bin(?:to)? (?:the |plenty of |a pan of )?boiling\b/;
+  /\b(?:boil(?!ing (?:hot |salted )?water)|simmer|cook(?!er\b|ing (?:water|liquid|liquor))|blanch|parboil|poach)|\b(?:in|into)\b[^.]{0,40}\bboiling\b/;

@@ -115,7 +115,10 @@ function strainings(recipe: Recipe, lines: readonly ActLine[], moments: readonly
   });
 }
 
-const FRIES = /\bfr(?:y|ies|ied|ying)\b|\bhot oil\b|\bfryer\b|\binto the oil\b/;
+const FRIES =
+  /\bfr(?:y|ies|ied|ying)\b|\bhot oil\b|\bfryer\b|\binto the oil\b|\b(?:heat|bring) the oil to (?:about )?\d|\boil (?:is at|reaches|to) \d/;
+/** A line that says what its fat is for. */
+const FOR_FRYING = /\b(?:for|to) (?:deep[- ]?|shallow[- ]?)?fry(?:ing)?\b/;
 /** Fried by the batch and taken out again: the fat stays behind. */
 const LIFTED =
   /\bin (?:\w+ )?batches\b|\bhot oil\b|\binto the oil\b|\blower(?:ed)? \w+ into\b|\b(?:lift|take|scoop)(?:ed)?(?: \w+){0,3} out\b|\b(?:kitchen|absorbent) paper\b|\bdrain(?:ed)? (?:\w+ )?on\b|\bon (?:both|each) sides?\b|\bturning once\b/;
@@ -156,7 +159,13 @@ function fryings(recipe: Recipe, lines: readonly ActLine[], moments: readonly Mo
   }
   const cooks = moments.find(({ text }) => /\b(?:cook|heat|golden|crisp|brown)/.test(text));
   const isCold = moments.some(({ text }) => NO_FRYING.test(text));
-  return cooks && !isCold ? bath(cooks, over(BATH_SHARE.plain, all), false) : [];
+  if (!cooks || isCold) return [];
+  const much = over(BATH_SHARE.plain, all);
+  return bath(
+    cooks,
+    much,
+    much.some(({ text }) => FOR_FRYING.test(text)),
+  );
 }
 
 /** Every bath of a recipe, in the order soaked, salted, marinated, boiled, steamed, fried, strained. */

@@ -37,6 +37,8 @@ const CASES: readonly [name: string, lines: string[], steps: string[], per100g: 
   ['chips in oil at a temperature', ['1 kg potatoes', '1 litre sunflower oil'], ['Heat the oil to 175 °C and fry the potatoes for 5 minutes.'], { fatG: [5, 15] }],
   ['chips in the fryer', ['1 kg potatoes', '2 litres sunflower oil'], ['Use the deep fat fryer, 5 minutes.'], { fatG: [5, 15] }],
   ['chips in a deep pan', ['1 kg potatoes', '1 litre sunflower oil'], ['Heat the oil in a deep pan and fry the potatoes in batches for 5 minutes.'], { fatG: [5, 15] }],
+  ['chips in oil that is heated, and the line says what it is for', ['1 kg potatoes', '1 litre oil, for deep-frying'], ['Heat the oil to 180 °C and cook the potatoes until golden.'], { fatG: [5, 15] }],
+  ['chips whose line alone says so', ['1 kg potatoes', '1 litre oil, for deep-frying'], ['Cook the potatoes until golden.'], { fatG: [5, 15] }],
   ['fritters fried twice', ['800 g courgettes', '100 g chickpea flour', '750 ml rapeseed oil, for frying'], ['Fry for 4 minutes, then fry again for 2 minutes.'], { fatG: [4, 16] }],
   ['a film of oil is eaten whole, and goes by the pan in a batch', ['1 kg mushrooms', '40 g olive oil'], ['Fry the mushrooms in the oil for 8 minutes.'], { fatG: [2.5, 6] }],
   ['spaghetti in 5 l of salted water', ['400 g spaghetti', '5 l water', '50 g fine salt'], ['Boil the spaghetti in the salted water for 10 minutes and drain.'], { energyKcal: [140, 170], saltG: [0.3, 1.2] }],

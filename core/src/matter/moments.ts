@@ -21,6 +21,8 @@ export interface ActLine {
   isSoluble: boolean;
   /** Takes up water when it lies in it: dry pulses and grain, nuts, seeds, dried mushrooms. */
   isDrinker: boolean;
+  /** Pasta and noodles, which are soup only where that is said. */
+  isNoodle: boolean;
   /** Dry grain, pulses, noodles, and what is boiled in plenty of water. */
   isBoilable: boolean;
 }

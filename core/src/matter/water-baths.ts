@@ -75,6 +75,7 @@ function subjectOf(moment: Moment, lines: readonly ActLine[], moments: readonly 
 /** Where the dish is the liquid, plenty of water is no bath. */
 const WET_DISH =
   /\b(?:soup|broth|stock|stew|porridge|congee|curry|sauce|chowder|dal|dhal|gravy|drink|tea|syrup|blend|pur[ée]e|mash|thick(?:en)?s?|creamy|absorb\w*|fall(?:s|en|ing)? apart|collapse|slow cooker)\b/i;
+const NOODLE_SOUP = /\b(?:soup|broth|ramen|laksa|pho|minestrone|stock)\b/i;
 /** So many times its own weight in water, and it is not said what becomes of it (convention). */
 const PLENTY = { dry: 5, otherwise: 1.5 } as const;
 
@@ -114,8 +115,8 @@ function isPlenty(
   moments: readonly Moment[],
 ): boolean {
   if (!liquid.some(({ isWater }) => isWater) || !foods.every(({ isBoilable }) => isBoilable)) return false;
-  if (WET_DISH.test(name) || moments.some(({ text }) => WET_DISH.test(text) || KEEPS.test(text)))
-    return false;
+  const wet = foods.every(({ isNoodle }) => isNoodle) ? NOODLE_SOUP : WET_DISH;
+  if (wet.test(name) || moments.some(({ text }) => wet.test(text) || KEEPS.test(text))) return false;
   const needs = foods.reduce(
     (sum, each) => sum + each.grams * (each.isDrinker ? PLENTY.dry : PLENTY.otherwise),
     0,

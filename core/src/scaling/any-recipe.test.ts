@@ -109,7 +109,8 @@ test('figures are whole, mass closes, loads sum, and another way of saying it is
         }
         const { massBalance: mass } = sheet;
         const { keptShare } = compose(recipe, book, kitchen);
-        const left = Math.max(0, keptShare * (mass.putInGrams - mass.steamGrams));
+        const gone = mass.steamGrams + mass.leftInPanGrams + mass.pouredOffGrams + mass.strainedGrams;
+        const left = Math.max(0, keptShare * (mass.putInGrams - gone));
         expect(Math.abs(left - mass.finishedGrams)).toBeLessThan(0.1);
         // A dish that would boil dry, or that lost more than half of what went in, has no one batch for a weight in store.
         const isSensible = mass.steamGrams < mass.finishedGrams * 0.5 && keptShare > 0.5 && keptShare < 1.5;

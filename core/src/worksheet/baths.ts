@@ -69,6 +69,7 @@ function asActLine({ id, source, food, weight, role, inner, name }: ComposedLine
     isSalt: role === 'salt',
     isSoluble: food !== null && SOLUBLE.has(food.category),
     isDrinker: food !== null && !source.answers.isCookedApart && soakUptake(food) > 0,
+    isNoodle: food?.category === 'noodle',
     isBoilable:
       food !== null &&
       inner === null &&
