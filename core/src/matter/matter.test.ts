@@ -65,6 +65,8 @@ const CASES: readonly [name: string, lines: string[], steps: string[], per100g: 
   ['a tin with its liquid is eaten whole', ['1 x 400 g tin chickpeas, with their liquid'], ['Warm through.'], { energyKcal: [80, 96], saltG: [0.75, 0.9] }],
   ['a tin said undrained', ['400 g tin chickpeas, undrained'], ['Blend.'], { energyKcal: [80, 96] }],
   ['a tin whose step adds the liquid', ['400 g tin chickpeas', '200 g passata'], ['Add the chickpeas and their liquid to the passata and warm through.'], { energyKcal: [60, 76] }],
+  ['a tin in a soup of water and lemon juice stays drained', ['400 g tin chickpeas', '500 ml water', '30 g lemon juice'], ['Simmer the chickpeas with the water and the juice of the lemon, covered, for 10 minutes.'], { saltG: [0.1, 0.22], energyKcal: [38, 46] }],
+  ['a tin with all their juices', ['400 g tin chickpeas'], ['Add the chickpeas with all their juices and warm through.'], { energyKcal: [80, 96] }],
   ['a tin drained and rinsed', ['400 g tin chickpeas, drained and rinsed'], ['Warm through.'], { energyKcal: [125, 142], saltG: [0.4, 0.6] }],
   ['a tin that keeps its liquid for something else', ['400 g tin chickpeas, drained, liquid reserved'], ['Warm through.'], { energyKcal: [125, 142] }],
   // Beans double in the soak and hold 5 % less than twice as much water as flour.

@@ -10,8 +10,9 @@ export const LIQUOR_ID = 'pulse-liquor';
 export const isInLiquor = (food: Pick<Food, 'state' | 'category'>): boolean =>
   food.state === 'tinned' && food.category === 'pulse';
 
-const LIQUID =
-  '(?:(?:all|half|of|the|their|its|tin|tinned|can|canning|bean|chickpea|packing) )*(?:liquid|liquor|juices?|brine|water|aquafaba)';
+/** Its own liquid: water and juice are the tin's only where they are said to be. */
+const OWN = '(?:their|its|tin|tinned|can|canning|bean|chickpea|packing)';
+const LIQUID = `(?:(?:all|half|of|the|${OWN}) )*(?:liquid|liquor|brine|aquafaba|(?<=${OWN} (?:own )?)(?:juices?|water))`;
 const KEPT = new RegExp(
   `\\b(?:undrained|not drained|without draining|do(?:n't| not) drain|no need to drain)\\b|\\b(?:with|and|including|plus|in) ${LIQUID}\\b`,
   'i',
