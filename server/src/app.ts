@@ -3,7 +3,13 @@ import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError, DatabaseError } from 'sequelize';
-import { DRAFT_ON_ROLL, type KitchenName, type KitchenWeight, type Pack } from '@hand-ladle/core';
+import {
+  DRAFT_ON_ROLL,
+  packsToRead,
+  type KitchenName,
+  type KitchenWeight,
+  type Pack,
+} from '@hand-ladle/core';
 import { loadEquipment } from '@hand-ladle/data';
 import { batchSheetPdf } from './batch-sheet-pdf';
 import {
@@ -36,6 +42,7 @@ import { apiPage, openApiDocument } from './openapi';
 import {
   batchSheetRequest,
   checked,
+  confirmManyRequest,
   confirmRequest,
   demandRequest,
   nameRequest,
@@ -189,6 +196,19 @@ function addKitchenRoutes(app: Hono, { store }: AppOptions): void {
   app.delete('/api/kitchens/:id/packs/:foodId', async (context) => {
     const { id, foodId } = context.req.param();
     return context.json(await store.withdrawPack(id, foodId));
+  });
+  app.get('/api/kitchens/:id/packs-to-read', async (context) => {
+    const kitchen = await store.kitchen(context.req.param('id'));
+    const recipes = (await store.recipes()).map(({ recipe }) => recipe);
+    return context.json(packsToRead(recipes, await store.book(), kitchen));
+  });
+  app.post('/api/kitchens/:id/packs/confirm', async (context) => {
+    const all = checked<{ foodIds: string[]; checkedBy: string; checkedOn: string }>(
+      confirmManyRequest,
+      await bodyOf(context),
+    );
+    const { id } = context.req.param();
+    return context.json({ ...(await store.confirmPacks(id, all)), kitchen: await store.kitchen(id) });
   });
   app.post('/api/kitchens/:id/packs/:foodId/confirm', async (context) => {
     const by = checked<{ checkedBy: string; checkedOn: string }>(confirmRequest, await bodyOf(context));

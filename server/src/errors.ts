@@ -91,6 +91,7 @@ export const ERRORS = {
       'This file cannot be read as a table. Save it as CSV (UTF-8) and try again. Nothing was changed.',
   },
   'import-not-found': { status: 404, message: 'There is no such import any more. Choose the file again.' },
+  'import-taken-back': { status: 409, message: 'This import has been taken back already.' },
   'import-running': { status: 409, message: 'This import is running. Stop it or wait for its end.' },
   'mapping-incomplete': {
     status: 400,

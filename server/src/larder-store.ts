@@ -1,4 +1,5 @@
 /** What the server keeps of the larder and the kitchens: foods, swaps, packs, weights, names. */
+import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes, Transaction, UniqueConstraintError, type Model, type Sequelize } from 'sequelize';
 import {
   comparableName,
@@ -48,6 +49,10 @@ export const FIRST_OWN_VERSION = 2;
 
 const DAY_MS = 86_400_000;
 
+/** What a sheet says; a blank cell says nothing. */
+const saidBy = (sheet: Pack['sheet']): Record<string, string> =>
+  Object.fromEntries(Object.entries(sheet ?? {}).filter(([, answer]) => answer !== 'check'));
+
 /** A pack as the version that follows a known one: with another statement it waits for a yes. */
 function nextVersion(known: Pack | null, pack: Pack): Pack {
   if (!known) return pack;
@@ -95,6 +100,12 @@ export class LarderStore {
     const row = await this.tables.foods.findByPk(id);
     if (!row) throw new ApiError('food-not-found');
     return { food: row.get('data') as Food, version: row.get('version') as number };
+  }
+
+  /** The version each food of the larder stands at. */
+  async foodVersions(): Promise<Map<string, number>> {
+    const rows = await this.tables.foods.findAll({ attributes: ['id', 'version'] });
+    return new Map(rows.map((row) => [idOf(row), row.get('version') as number]));
   }
 
   /** Puts a new food at the end of the larder. */
@@ -254,7 +265,9 @@ export class LarderStore {
   asListed(kitchen: Kitchen, listed: Pack): Pack {
     const known = kitchen.packs.find(({ foodId }) => foodId === listed.foodId);
     const isSame =
-      known?.statement === listed.statement && known.certifiedGlutenFree === listed.certifiedGlutenFree;
+      known?.statement === listed.statement &&
+      known.certifiedGlutenFree === listed.certifiedGlutenFree &&
+      isDeepStrictEqual(saidBy(known.sheet), saidBy(listed.sheet));
     if (!known || !isSame) return this.asNextVersion(kitchen, listed);
     const { productName, supplier, netGrams, drainedGrams, price } = listed;
     return { ...known, productName, supplier, netGrams, drainedGrams, price };
@@ -275,6 +288,29 @@ export class LarderStore {
       return confirmed;
     });
     return this.kitchen(kitchenId);
+  }
+
+  /**
+   * A person read the sheets of several packs and said yes to all of them. Each is confirmed for itself: what its own
+   * words contradict is left as it was and named.
+   */
+  async confirmPacks(
+    kitchenId: string,
+    { foodIds, ...by }: { foodIds: readonly string[]; checkedBy: string; checkedOn: string },
+  ): Promise<{ confirmed: string[]; refused: { foodId: string; message: string }[] }> {
+    const confirmed: string[] = [];
+    const refused: { foodId: string; message: string }[] = [];
+    for (const foodId of foodIds) {
+      try {
+        await this.confirmPack(kitchenId, foodId, by);
+        confirmed.push(foodId);
+      } catch (error) {
+        if (!(error instanceof ApiError) || error.code === 'kitchen-not-found') throw error;
+        const [first] = error.details as { message?: string }[];
+        refused.push({ foodId, message: first?.message ?? error.message });
+      }
+    }
+    return { confirmed, refused };
   }
 
   /** A pack that is no longer bought: it stands as it stood, unconfirmed, so that nothing becomes clear by it. */

@@ -2,18 +2,19 @@
 import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { ERRORS } from './errors';
+import { IMPORT_OPERATIONS } from './imports/operations';
 import { LABEL_OPERATIONS } from './label-operations';
 import { ratingRequest, swapEntry, versionsRequest } from './swap-schemas';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import {
   batchSheetRequest,
+  confirmManyRequest,
   confirmRequest,
   demandRequest,
   foodRequest,
   nameRequest,
   packRequest,
   parseRequest,
-  runRequest,
   savedRecipe,
   swapsRequest,
   weightRequest,
@@ -30,6 +31,7 @@ export interface Operation {
 
 const OPERATIONS: readonly Operation[] = [
   ...LABEL_OPERATIONS,
+  ...IMPORT_OPERATIONS,
   {
     method: 'post',
     path: '/api/portion',
@@ -180,6 +182,19 @@ const OPERATIONS: readonly Operation[] = [
     answers: 'The kitchen',
   },
   {
+    method: 'get',
+    path: '/api/kitchens/{id}/packs-to-read',
+    summary: 'Packs that nobody has read or confirmed, in the order in which reading them settles dishes',
+    answers: 'Foods, their packs, the dishes they stand in, and how many of them one reading settles',
+  },
+  {
+    method: 'post',
+    path: '/api/kitchens/{id}/packs/confirm',
+    summary: 'Says yes to several packs whose sheets a person has read',
+    body: confirmManyRequest,
+    answers: 'What was confirmed, what was refused and why, and the kitchen',
+  },
+  {
     method: 'post',
     path: '/api/kitchens/{id}/packs/{foodId}/confirm',
     summary: 'Says yes to a changed statement, by name and date',
@@ -279,38 +294,6 @@ const OPERATIONS: readonly Operation[] = [
     body: foodRequest,
     answers: 'The food',
   },
-  {
-    method: 'post',
-    path: '/api/imports',
-    summary: 'Uploads a table (?kind=foods or products, up to 128 MB) to be mapped',
-    answers: 'Headings, first rows and the guessed mapping',
-  },
-  {
-    method: 'get',
-    path: '/api/imports/{id}',
-    summary: 'How far an import is',
-    answers: 'Progress and refused rows',
-  },
-  {
-    method: 'post',
-    path: '/api/imports/{id}/run',
-    summary: 'Tries or runs an import',
-    body: runRequest,
-    answers: 'Progress',
-  },
-  {
-    method: 'post',
-    path: '/api/imports/{id}/stop',
-    summary: 'Stops a running import; nothing of it stays',
-    answers: 'Progress',
-  },
-  {
-    method: 'get',
-    path: '/api/imports/{id}/refused.csv',
-    summary: 'Every row refused and why',
-    answers: 'A CSV file',
-  },
-  { method: 'delete', path: '/api/imports/{id}', summary: 'Forgets an upload', answers: 'Its id' },
 ];
 
 const ERROR_SCHEMA = {

@@ -283,14 +283,16 @@ export const swapsRequest = Joi.object({
   isApart: Joi.boolean().description('It will be cooked on clean equipment of its own'),
 }).xor('recipeId', 'recipe');
 
+const packAnswer = Joi.string().valid('contains', 'may-contain', 'none', 'check');
+
 export const packRequest = Joi.object({
   productName: name.required(),
   statement: Joi.string().trim().max(4000).allow('').required(),
-  allergens: Joi.object(
-    Object.fromEntries(
-      SUBSTANCES.map((each) => [each, Joi.string().valid('contains', 'may-contain', 'none')]),
-    ),
-  ).required(),
+  allergens: Joi.object(Object.fromEntries(SUBSTANCES.map((each) => [each, packAnswer]))).required(),
+  sheet: Joi.object(Object.fromEntries(SUBSTANCES.map((each) => [each, packAnswer])))
+    .allow(null)
+    .default(null)
+    .description("What the allergen table of the supplier's sheet says"),
   certifiedGlutenFree: Joi.boolean().required(),
   animal: Joi.string().valid('plant', 'animal').allow(null).default(null),
   own: Joi.object()
@@ -301,13 +303,19 @@ export const packRequest = Joi.object({
   drainedGrams: grams.allow(null).default(null),
   price: Joi.number().positive().max(1_000_000).precision(2).allow(null).default(null),
   panel: Joi.object(
-    Object.fromEntries(NUTRIENTS.map((each) => [each, Joi.number().min(0).max(100_000)])),
+    Object.fromEntries(NUTRIENTS.map((each) => [each, Joi.number().min(0).max(1_000_000)])),
   ).default({}),
   checkedBy: person.required(),
   checkedOn: date.required(),
 });
 
 export const confirmRequest = Joi.object({ checkedBy: person.required(), checkedOn: date.required() });
+
+export const confirmManyRequest = Joi.object({
+  foodIds: Joi.array().items(id).min(1).max(1000).unique().required(),
+  checkedBy: person.required(),
+  checkedOn: date.required(),
+});
 
 export const nameRequest = Joi.object({
   written: Joi.string().trim().min(1).max(400).required(),
@@ -365,7 +373,7 @@ export const food = Joi.object({
     .required(),
   composition: Joi.object(
     Object.fromEntries(
-      NUTRIENTS.map((each) => [each, Joi.number().min(0).max(100_000).allow(null).required()]),
+      NUTRIENTS.map((each) => [each, Joi.number().min(0).max(1_000_000).allow(null).required()]),
     ),
   ).required(),
   energyKcal: Joi.number().min(0).max(950).allow(null).required(),
@@ -403,6 +411,10 @@ export const runRequest = Joi.object({
   existing: Joi.string().valid('update', 'refuse').default('refuse'),
   dryRun: Joi.boolean().default(true),
   kitchenId: id,
+  marks: Joi.object()
+    .pattern(Joi.string().max(60).allow(''), packAnswer)
+    .default({})
+    .description('What a mark of a specification sheet means, where it is not the usual'),
 });
 
 export const weightRequest = Joi.object({

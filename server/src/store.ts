@@ -1,5 +1,5 @@
 /** What the server keeps: the larder, the kitchens, the book of recipes. */
-import { Op, UniqueConstraintError } from 'sequelize';
+import { Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import {
   bookOf,
   foodSet,
@@ -79,6 +79,14 @@ export class Store extends SwapStore {
     if (this.indexed?.key !== key || this.indexed.larder !== larder)
       this.indexed = { key, larder, set: foodSet(larder.foods, components) };
     return bookOf(this.indexed.set, components, larder.swaps);
+  }
+
+  /** Ids of the foods that a line of the book or a swap speaks of, those of dishes taken out too. */
+  async foodsInUse(transaction: Transaction): Promise<Set<string>> {
+    const lines = await this.tables.lines.findAll({ attributes: ['answerFoodId', 'reading'], transaction });
+    const swaps = await this.tables.swaps.findAll({ attributes: ['data'], transaction });
+    const told = JSON.stringify([lines, swaps]);
+    return new Set([...told.matchAll(/"([a-z0-9][a-z0-9-]{0,79})"/g)].map(([, id]) => id!));
   }
 
   /** The dishes that use a food or a component, to any depth, by name. */

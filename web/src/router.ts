@@ -25,6 +25,12 @@ export const router = createRouter({
       meta: { title: 'Swaps' },
     },
     {
+      path: '/larder/packs',
+      name: 'packs',
+      component: () => import('./views/PacksView.vue'),
+      meta: { title: 'Packs to read' },
+    },
+    {
       path: '/larder/import',
       name: 'import',
       component: () => import('./views/ImportView.vue'),

@@ -4,6 +4,14 @@ import type { Pack } from '../kitchen/kitchen';
 import { readStatement } from './read-statement';
 import { SUBSTANCE_NAMES, type Substance } from './substances';
 
+const ANSWER_WORDS = {
+  contains: 'contains',
+  'may-contain': 'may contain',
+  none: 'not in it',
+  check: 'left open',
+  unsaid: 'not named',
+};
+
 export interface Contradiction {
   /** The substance, or "animal". */
   about: Substance | 'animal';
@@ -26,7 +34,7 @@ export function contradictionsOf(
     const answer = pack.allergens[substance];
     if (answer === 'contains' || (answer === 'may-contain' && status === 'may-contain')) return [];
     const says = status === 'contains' ? 'contains' : 'may contain';
-    const message = `The statement ${says} ${SUBSTANCE_NAMES[substance]} ("${words}"), and the answer is ${answer === undefined ? 'not named' : answer === 'none' ? 'not in it' : 'may contain'}.`;
+    const message = `The statement ${says} ${SUBSTANCE_NAMES[substance]} ("${words}"), and the answer is ${ANSWER_WORDS[answer ?? 'unsaid']}.`;
     return [{ about: substance, words, message }];
   });
   if (reading.animal?.state === 'animal' && pack.animal !== 'animal')

@@ -3,6 +3,7 @@ export * from './status';
 export * from './standing';
 export * from './flags';
 export * from './free';
+export * from './matrix';
 export * from './traps';
 export * from './cross-contact';
 export * from './read-statement';

@@ -65,9 +65,13 @@ function askedBy(pack: Pack): ReadonlySet<Substance> {
   return asked;
 }
 
+/** Whether the statement leaves a substance open and no answer has settled it. */
+const isAskedBy = (pack: Pack, substance: Substance): boolean =>
+  pack.allergens[substance] !== 'none' && askedBy(pack).has(substance);
+
 /** One answer of a pack as the statement of a status. */
 const asPrinted = (answer: Pack['allergens'][Substance]): AllergenStatus | undefined =>
-  answer === 'none' ? undefined : answer;
+  answer === 'none' || answer === 'check' ? undefined : answer;
 
 /** What a pack prints of a substance; while a change is not confirmed, the worse of what it says and what it said. */
 function printedOn(pack: Pack, substance: Substance): AllergenStatus | undefined {
@@ -88,7 +92,7 @@ export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): 
   if (printed) return { status: printed, isNamed: true };
   if (inherent === 'may-contain') return { status: 'may-contain', isNamed: true };
   if (pack && !pack.isConfirmed) return { status: 'check', isNamed: inherent === 'check' };
-  if (pack && pack.allergens[substance] !== 'none' && askedBy(pack).has(substance))
+  if (pack && (pack.allergens[substance] === 'check' || isAskedBy(pack, substance)))
     return { status: 'check', isNamed: true };
   if (pack) {
     const needsCertificate =

@@ -1,5 +1,6 @@
 /** What a screen is told of an import: what the file looks like, how far a run is, which rows are refused and why. */
 import type { RowProblem } from '../food';
+import type { PackAnswer } from '../kitchen';
 import type { TableField } from './table-mapping';
 
 export type ImportKind = 'foods' | 'products';
@@ -13,6 +14,28 @@ export interface Refusal {
 
 export type RunState = 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
 
+/** A mark in the allergen columns of a specification sheet, and what it is taken for. */
+export interface SheetMark {
+  text: string;
+  count: number;
+  means: PackAnswer;
+  /** Nobody can know it from the mark: it stays open until a person says what it means. */
+  isDoubtful: boolean;
+}
+
+/** An import that was finished: it can be taken back. */
+export interface FinishedImport {
+  id: string;
+  kind: ImportKind;
+  fileName: string;
+  kitchenId: string | null;
+  /** ISO instants. */
+  at: string;
+  takenBackAt: string | null;
+  created: number;
+  updated: number;
+}
+
 /** How far a run is, and what it found. */
 export interface ImportProgress {
   state: RunState;
@@ -25,6 +48,8 @@ export interface ImportProgress {
   refusedCount: number;
   /** The first refusals; all of them are in the report file. */
   refused: Refusal[];
+  /** The marks of a specification sheet, most frequent first. */
+  marks: SheetMark[];
   /** Why a run failed. */
   problem: string;
 }

@@ -1,4 +1,5 @@
 /** Which column of somebody's table holds which of our figures: a guess from its heading, for a person to correct. */
+import { SHEET_COLUMNS, sheetColumnOf } from '../allergen';
 import { FOOD_COLUMNS } from '../food';
 import { plainText } from '../food/names';
 
@@ -31,7 +32,7 @@ export const FOOD_FIELDS: readonly TableField[] = [...FOOD_COLUMNS, ...BESIDES].
   required: id === 'name',
 }));
 
-/** What a supplier's list can bring. */
+/** What a supplier's list or specification sheet can bring. */
 export const PRODUCT_FIELDS: readonly TableField[] = [
   { id: 'product_name', name: 'Product name', required: true },
   { id: 'food', name: 'Food it is (name or id)', required: false },
@@ -42,6 +43,7 @@ export const PRODUCT_FIELDS: readonly TableField[] = [
   { id: 'statement', name: 'Ingredient statement', required: false },
   { id: 'may_contain', name: 'May contain', required: false },
   { id: 'certified_gluten_free', name: 'Certified gluten-free', required: false },
+  ...SHEET_COLUMNS.map(({ id, name }) => ({ id, name, required: false })),
 ];
 
 /** Headings that composition tables and suppliers use, beside our own column names. */
@@ -131,6 +133,10 @@ export function guessMapping(
         !(kilojoules && id === 'energy_kcal') &&
         (HEADINGS[id]?.split('|') ?? []).includes(withoutUnit(heading)),
     );
+  }
+  for (const heading of headings) {
+    const column = sheetColumnOf(heading);
+    give(heading, ({ id }) => id === column?.id);
   }
   // An article is a number in most lists: it is a name only where nothing else is.
   for (const heading of headings)

@@ -63,6 +63,8 @@ export interface RowProblem {
 
 /** Words that composition tables write for "not known" or "too little to measure". They are unknown, not zero. */
 const UNKNOWN_WORDS = new Set(['', '-', '–', 'n', 'na', 'n/a', 'nd', 'tr', 'trace', 'traces', '*', 'null']);
+/** Most of a figure in 100 g: kelp holds a third of a gram of iodine, in micrograms. */
+const MOST_FIGURE = 1_000_000;
 const PLAIN_FIGURE = /^\d+(?:\.\d+)?$/;
 const FIGURE = /^-?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
 
@@ -115,7 +117,7 @@ class RowReader {
       .filter(Boolean);
   }
 
-  figure(column: string, least = 0, most = 100_000): number | null {
+  figure(column: string, least = 0, most = MOST_FIGURE): number | null {
     const text = this.row[column] ?? '';
     const value = readFigureCell(text, this.hasDecimalComma);
     if (value === undefined) {
@@ -171,7 +173,7 @@ function compositionOf(reader: RowReader): Composition {
   const composition = {} as Record<NutrientId, number | null>;
   for (const [column, id] of NUTRIENT_OF) {
     if (id !== 'carbohydrateG')
-      composition[id] = reader.figure(column, 0, column.endsWith('_g') ? 100 : 100_000);
+      composition[id] = reader.figure(column, 0, column.endsWith('_g') ? 100 : MOST_FIGURE);
   }
   composition.carbohydrateG = totalCarbohydrate(reader, composition.fibreG);
   const salt = reader.figure('salt_g', 0, 100);

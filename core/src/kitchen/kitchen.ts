@@ -18,6 +18,9 @@ export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';
 /** What a pack said before its statement changed. */
 export type PackBefore = Pick<Pack, 'statement' | 'allergens' | 'own' | 'animal' | 'checkedOn'>;
 
+/** What is known of a substance in a pack. */
+export type PackAnswer = 'contains' | 'may-contain' | 'none' | 'check';
+
 /** What the kitchen buys for a food, and what its pack says, read by a person at this kitchen. */
 export interface Pack {
   foodId: string;
@@ -32,8 +35,13 @@ export interface Pack {
   panel: Readonly<Partial<Record<NutrientId, number>>>;
   /** The ingredient statement as printed. */
   statement: string;
-  /** `none`: the statement left it open, the supplier was asked, and it is not in it. */
-  allergens: Readonly<Partial<Record<Substance, 'contains' | 'may-contain' | 'none'>>>;
+  /**
+   * `none`: the statement left it open, the supplier was asked, and it is not in it. `check`: nobody has said yet, and
+   * it stays open whoever confirms the pack.
+   */
+  allergens: Readonly<Partial<Record<Substance, PackAnswer>>>;
+  /** What the allergen table of the supplier's sheet says; null where there was none. */
+  sheet: Readonly<Partial<Record<Substance, PackAnswer>>> | null;
   certifiedGlutenFree: boolean;
   /** What the reader said of animal origin; null when nobody was asked. */
   animal: 'plant' | 'animal' | null;
@@ -58,6 +66,7 @@ export const PACK_DEFAULTS: Pick<
   | 'drainedGrams'
   | 'price'
   | 'panel'
+  | 'sheet'
   | 'own'
   | 'statementVersion'
   | 'isConfirmed'
@@ -68,6 +77,7 @@ export const PACK_DEFAULTS: Pick<
   drainedGrams: null,
   price: null,
   panel: {},
+  sheet: null,
   own: {},
   statementVersion: 1,
   isConfirmed: true,

@@ -61,7 +61,7 @@ describe('a corpus of lines', () => {
   test('why a weight is what it is stands in words, with its origin', () => {
     const because = (text: string) => sheetOf(recipeOf([text, '1 kg potatoes']), undefined, ward).lines[0]!;
     expect(because('1 cup millet').because).toContain('g/mL for Millet (reference)');
-    expect(because('2 leeks').because).toContain('x 0.74 after trimming (reference)');
+    expect(because('2 leeks').because).toContain('x 0.52 after trimming (reference)');
     expect(because('2 x 400 g tins white beans').because).toContain('0.6 drained (convention)');
     expect(because('a handful of kale').because).toContain('weighed here on 2026-11-03');
     expect(because('1 large leek').because).toContain('x 1.35 for large (convention)');

@@ -52,8 +52,13 @@ const AMOUNT_LAST =
 
 /** "T" and "t" after a figure. */
 const SPOON_LETTER = /\d\s*[tT]\b/;
+/**
+ * A catering can, "A10", "#10", "no. 10": a can of about 2.5 kg. Source: trade sizes, 2.5 to 3 kg by filling
+ * (*convention*).
+ */
+const CATERING_CAN = /(?:\ba ?10|# ?10|\bno\.? ?10|\bnumber ten)[- ](tin|can)(s?)\b/g;
 const HAS_RARE_WORDS =
-  /\bfl|half|third|quarter|fourth|eighth|thumb|-(?:ounce|oz|gram|pound|inch|lit)|\bbit\b|\blittle\b|\btouch\b|\btad\b|of the (?:\d|t|f|s|e|n)/;
+  /10[- ](?:tin|can)|ten can|\bfl|half|third|quarter|fourth|eighth|thumb|-(?:ounce|oz|gram|pound|inch|lit)|\bbit\b|\blittle\b|\btouch\b|\btad\b|of the (?:\d|t|f|s|e|n)/;
 const SMALL_NUMBERS = 'one two three four five six seven eight nine ten twelve fifteen'.split(' ');
 const VALUES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15];
 /** "a six-ounce punnet". */
@@ -71,6 +76,9 @@ const PART_OF_THE =
 /** Fluid ounces, fractions in words, and a thumb's size. */
 function rareWords(text: string): string {
   return text
+    .replace(CATERING_CAN, 'x 2.5 kg $1$2')
+    .replace(/^x 2\.5 kg/, '1 x 2.5 kg')
+    .replace(/^(\d+) x x /, '$1 x ')
     .replace(HYPHENED, (_, word: string) => `${VALUES[SMALL_NUMBERS.indexOf(word)]} `)
     .replace(A_LITTLE, '')
     .replace(PART_OF_THE, '')

@@ -5,7 +5,7 @@ const wordSet = (words: string): ReadonlySet<string> => new Set(words.split(/\s+
 /** Words for the form of a food that mean its weight is of the edible portion already. */
 export const EDIBLE_FORM_WORDS = wordSet(
   'peeled trimmed diced chopped sliced grated cubed shredded pitted cored minced crushed shelled hulled picked ' +
-    'floret florets ribbon wedge mashed destemmed stemmed torn ribbons halved quartered squeezed deseeded wedges julienned ' +
+    'floret florets ribbon wedge mashed destemmed stemmed torn ribbons halved quartered squeezed deseeded wedges julienned batoned batons ' +
     'zested juiced ground cooked riced spiralized',
 );
 
@@ -21,7 +21,7 @@ const FORM_WORDS = wordSet(
     'destemmed torn halved quartered squeezed deseeded seeded peeled unpeeled scrubbed washed rinsed drained ' +
     'undrained soaked sprouted pressed patted dried dry toasted roasted raw fresh frozen thawed defrosted cooked ' +
     'uncooked precooked boiled steamed fried blanched blended pureed melted softened cooled chilled cold hot warm ' +
-    'room temperature boiling lukewarm trimmed crumbled broken cracked bruised smashed scored julienned zested ' +
+    'room temperature boiling lukewarm trimmed crumbled broken cracked bruised smashed scored julienned batoned batons baton zested ' +
     'juiced ground unsalted salted sweetened unsweetened organic ripe overripe unripe firm soft extra virgin pure ' +
     'natural plain light dark mild medium hot sweet smoked good quality best big large small medium baby young new ' +
     'mill leftover day old stale thick cut bone free range low sodium reduced fat salt sugar certified ' +

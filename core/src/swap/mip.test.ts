@@ -3,7 +3,7 @@ import { search } from '../index';
 import { EXACT, lpOf, plannable } from '../testing/mip';
 import { book, ward } from '../testing/world';
 
-/** `npm run bench` asks 500 of them and compares the time. */
+/** `npm run bench` asks 500 of them and compares the time. The solver keeps to its constraints within a millionth. */
 test('the best plan is that of a mixed-integer solver, in recipes of up to 60 lines', async () => {
   const highs = await loadHighs();
   let [asked, solved, manyChoices] = [0, 0, 0];
@@ -15,7 +15,7 @@ test('the best plan is that of a mixed-integer solver, in recipes of up to 60 li
     const answer = highs.solve(lpOf(instance.problem), EXACT);
     if (answer.Status === 'Optimal') {
       solved += 1;
-      expect([seed, best?.penalty]).toEqual([seed, expect.closeTo(answer.ObjectiveValue, 6)]);
+      expect([seed, best?.penalty]).toEqual([seed, expect.closeTo(answer.ObjectiveValue, 5)]);
     } else expect([seed, answer.Status, best]).toEqual([seed, 'Infeasible', undefined]);
     if (instance.problem.choices.length >= 10) manyChoices += 1;
   }

@@ -6,7 +6,7 @@ import type { CorpusLine } from './corpus';
  */
 export const HOLDOUT: readonly CorpusLine[] = [
   ['roughly a cup and a quarter of pearl barley', 'pearl-barley', 230, 270],
-  ['2 leeks, white part only, finely shredded', 'leek', 270, 310],
+  ['2 leeks, white part only, finely shredded', 'leek', 189, 218],
   ['350 g parsnips (about 3), scrubbed', 'parsnip', 275, 352],
   ['one tin of green lentils, drained', 'lentils-tinned', 225, 255],
   ['1 x 200g pack of smoked tofu, cubed', 'smoked-tofu', 195, 205],

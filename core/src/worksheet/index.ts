@@ -19,3 +19,4 @@ export * from './portion';
 export * from './target-fixes';
 export { madeOf, type Narrowing, type Range } from './ranges';
 export * from './label-extras';
+export * from './packs-to-read';

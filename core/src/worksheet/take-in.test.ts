@@ -267,6 +267,7 @@ describe('packs of this kitchen', () => {
         drainedGrams: 1500,
         price: null,
         panel: {},
+        sheet: null,
         statement: 'chickpeas, water',
         allergens: {},
         certifiedGlutenFree: false,

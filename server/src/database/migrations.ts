@@ -181,6 +181,28 @@ async function removeMatter(q: QueryInterface): Promise<void> {
   await q.removeColumn('recipe_lines', 'answer_bath');
 }
 
+/** What a supplier's sheet says of a pack, and imports that can be taken back. */
+async function addImports(q: QueryInterface): Promise<void> {
+  await q.createTable('imports', {
+    id: { type: DataTypes.STRING(40), primaryKey: true },
+    kind: text(20),
+    kitchen_id: reference('kitchens', true, 'CASCADE'),
+    file_name: text(200),
+    at: { type: DataTypes.DATE(3), allowNull: false },
+    taken_back_at: { type: DataTypes.DATE(3), allowNull: true },
+    created: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+    updated: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+    written: json(),
+  });
+  await q.addColumn('packs', 'sheet', json(true));
+  await q.addColumn('packs', 'import_id', { type: DataTypes.STRING(40), allowNull: true });
+}
+
+async function removeImports(q: QueryInterface): Promise<void> {
+  for (const column of ['sheet', 'import_id']) await q.removeColumn('packs', column);
+  await q.dropTable('imports');
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -241,6 +263,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '008-baths-and-confirmed-figures',
         up: ({ context }) => addMatter(context),
         down: ({ context }) => removeMatter(context),
+      },
+      {
+        name: '009-sheets-and-imports',
+        up: ({ context }) => addImports(context),
+        down: ({ context }) => removeImports(context),
       },
     ],
   });

@@ -9,6 +9,7 @@ export interface Tables {
   ratings: Table;
   kitchens: Table;
   packs: Table;
+  imports: Table;
   weights: Table;
   names: Table;
   recipes: Table;
@@ -97,7 +98,20 @@ export function defineTables(database: Sequelize): Tables {
       price: decimal('price'),
       panel: json('panel'),
       own: json('own'),
+      sheet: json('sheet'),
+      importId: string,
       isConfirmed: BOOLEAN,
+    }),
+    imports: table('imports', {
+      id: key,
+      kind: string,
+      kitchenId: string,
+      fileName: string,
+      at: DATE(3),
+      takenBackAt: DATE(3),
+      created: INTEGER,
+      updated: INTEGER,
+      written: json('written'),
     }),
     names: table('kitchen_names', {
       id: serial,

@@ -38,9 +38,11 @@ const value = <T>(row: Row, column: string): T => row.get(column) as T;
 export const packRow = (
   kitchenId: string,
   { before: _before, statementVersion: _version, ...pack }: Pack,
+  importId: string | null = null,
 ) => ({
   kitchenId,
   ...pack,
+  importId,
 });
 
 export async function insertKitchen(
@@ -97,6 +99,7 @@ function packFromRow(row: Row): Pack {
     checkedBy: value(row, 'checkedBy'),
     checkedOn: value(row, 'checkedOn'),
     own: value<Pack['own'] | null>(row, 'own') ?? {},
+    sheet: value<Pack['sheet'] | undefined>(row, 'sheet') ?? null,
     statementVersion: 1,
     isConfirmed: Boolean(value(row, 'isConfirmed')),
     before: null,
@@ -111,6 +114,7 @@ export const saysTheSame = (one: Pack, other: Pack): boolean =>
     one.certifiedGlutenFree,
     one.animal,
     sorted(one.own),
+    sorted(one.sheet ?? {}),
   ]) ===
   JSON.stringify([
     other.statement,
@@ -118,6 +122,7 @@ export const saysTheSame = (one: Pack, other: Pack): boolean =>
     other.certifiedGlutenFree,
     other.animal,
     sorted(other.own),
+    sorted(other.sheet ?? {}),
   ]);
 const sorted = (answers: Readonly<Record<string, string>>): [string, string][] =>
   Object.entries(answers).sort();

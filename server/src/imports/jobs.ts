@@ -14,12 +14,15 @@ import {
   guessMapping,
   PRODUCT_FIELDS,
   safeCell,
+  type FinishedImport,
   type Food,
   type ImportKind,
   type ImportProgress,
   type ImportView,
   type Kitchen,
   type Pack,
+  type PackAnswer,
+  type SheetMark,
   type RowProblem,
   type TableField,
 } from '@hand-ladle/core';
@@ -28,6 +31,7 @@ import { ApiError } from '../errors';
 import { FIRST_OWN_VERSION } from '../larder-store';
 import type { Store } from '../store';
 import { FoodRows, ProductRows, type Mapping, type RowResult } from './read-rows';
+import { finishedImports, keepFinished, takeBack, type TakenBack, type WrittenFood } from './take-back';
 import { keepUpload, openTable, rowsOf, type TableFile, type TableRow } from './table-file';
 
 export interface RunRequest {
@@ -38,6 +42,8 @@ export interface RunRequest {
   /** Tries everything and changes nothing. */
   dryRun: boolean;
   kitchenId?: string;
+  /** What marks of a specification sheet mean, where a person said so. */
+  marks?: Readonly<Record<string, PackAnswer>>;
 }
 
 interface Job {
@@ -65,6 +71,7 @@ const emptyProgress = (bytes: number): ImportProgress => ({
   updated: 0,
   refusedCount: 0,
   refused: [],
+  marks: [],
   problem: '',
 });
 
@@ -80,6 +87,12 @@ type Accepted = Extract<RowResult<unknown>, { value: unknown }>;
 interface Writer {
   read(row: TableRow): RowResult<unknown>;
   flush(accepted: Accepted[], transaction: Transaction): Promise<void>;
+  /** Marks met so far in the allergen columns of a sheet. */
+  marks(): SheetMark[];
+  /** Whose products they are; null for foods. */
+  kitchenId: string | null;
+  /** Foods that were written, with what is needed to take them back. */
+  written: WrittenFood[];
 }
 
 export class ImportJobs {
@@ -150,6 +163,14 @@ export class ImportJobs {
     await rm(this.pathOf(id, 'refused.csv'), { force: true });
   }
 
+  finished(): Promise<FinishedImport[]> {
+    return finishedImports(this.store);
+  }
+
+  takeBack(id: string): Promise<TakenBack> {
+    return takeBack(this.store, id, new Date());
+  }
+
   /** Where the report of all refused rows is, if there is one. */
   reportPath(id: string): string | null {
     const path = this.pathOf(this.job(id).id, 'refused.csv');
@@ -185,14 +206,21 @@ export class ImportJobs {
   private async writerOf(job: Job, request: RunRequest): Promise<Writer> {
     return job.kind === 'foods'
       ? this.foodWriter(job.table.headers, request)
-      : this.productWriter(job.table.headers, request);
+      : this.productWriter(job, request);
   }
 
   private async foodWriter(headers: string[], request: RunRequest): Promise<Writer> {
     const { foods } = await this.store.larder();
     const rows = new FoodRows(foods, { headers, ...request }, request.existing);
     let position = ((await this.store.tables.foods.max('position')) as number | null) ?? 0;
+    const before = new Map(foods.map((food) => [food.id, food]));
+    const versions = await this.store.foodVersions();
+    const versionOf = (id: string): number => (versions.get(id) ?? FIRST_OWN_VERSION - 1) + 1;
+    const written: WrittenFood[] = [];
     return {
+      marks: () => [],
+      kitchenId: null,
+      written,
       read: ({ cells, line }) => rows.read(cells, line),
       flush: async (accepted, transaction) => {
         const insert = this.store.database.getQueryInterface();
@@ -200,8 +228,12 @@ export class ImportJobs {
           id: food.id,
           position: (position += 1),
           data: JSON.stringify(food),
-          version: FIRST_OWN_VERSION,
+          version: versionOf(food.id),
         });
+        for (const { value } of accepted) {
+          const { id } = value as Food;
+          written.push({ id, version: versionOf(id), before: before.get(id) ?? null });
+        }
         const foodsOf = (isNew: boolean) =>
           accepted.filter((each) => each.isNew === isNew).map(({ value }) => record(value as Food));
         const [fresh, changed] = [foodsOf(true), foodsOf(false)];
@@ -213,10 +245,15 @@ export class ImportJobs {
     };
   }
 
-  private async productWriter(headers: string[], request: RunRequest): Promise<Writer> {
+  private async productWriter({ id, table }: Job, request: RunRequest): Promise<Writer> {
     const kitchen: Kitchen = await this.store.kitchen(request.kitchenId);
-    const rows = new ProductRows((await this.store.book()).foods, { headers, ...request }, this.today());
+    const reading = { headers: table.headers, ...request };
+    const { foods } = await this.store.book();
+    const rows = new ProductRows(foods, reading, this.today(), request.marks);
     return {
+      marks: () => rows.marks.list(),
+      kitchenId: kitchen.id,
+      written: [],
       read: ({ cells, line }) => {
         const read = rows.read(cells, line);
         if (!('value' in read)) return read;
@@ -225,7 +262,7 @@ export class ImportJobs {
       flush: async (accepted, transaction) => {
         const versions = accepted
           .map(({ value }) => value as Pack)
-          .map((pack) => packRow(kitchen.id, this.store.asListed(kitchen, pack)));
+          .map((pack) => packRow(kitchen.id, this.store.asListed(kitchen, pack), id));
         await this.store.tables.packs.bulkCreate(versions, { transaction });
       },
     };
@@ -238,9 +275,18 @@ export class ImportJobs {
     try {
       if (progress.isDryRun) await this.readAll(job, writer, report, null);
       else
-        await this.store.database.transaction((transaction) =>
-          this.readAll(job, writer, report, transaction),
-        );
+        await this.store.database.transaction(async (transaction) => {
+          await this.readAll(job, writer, report, transaction);
+          const { id, kind, fileName } = job;
+          const { created, updated } = progress;
+          const { kitchenId, written } = writer;
+          const at = new Date();
+          await keepFinished(
+            this.store,
+            { id, kind, fileName, kitchenId, at, created, updated, written },
+            transaction,
+          );
+        });
       progress.state = 'done';
     } catch (error) {
       progress.state = error instanceof Stopped ? 'stopped' : 'failed';
@@ -296,6 +342,7 @@ export class ImportJobs {
       }
       await flush();
       await writing;
+      progress.marks = writer.marks();
     } finally {
       // A run that is given up takes nothing back before its last statement has ended.
       await writing.catch(() => undefined);

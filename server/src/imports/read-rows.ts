@@ -1,5 +1,6 @@
 /** From a row of somebody's table to a food or a product, or every reason why not. */
 import {
+  answersOf,
   foodFromRow,
   idFromName,
   loosened,
@@ -16,8 +17,10 @@ import {
   type Food,
   type FoodSet,
   type Pack,
+  type PackAnswer,
   type RowProblem,
 } from '@hand-ladle/core';
+import { SheetMarks } from './marks';
 
 export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowProblem[] };
 
@@ -139,13 +142,16 @@ const YES = /^(?:y|yes|true|1|x|ja|oui|certified|gf)$/i;
 export class ProductRows {
   private readonly seen = new Map<string, number>();
   private readonly plan: Plan;
+  readonly marks: SheetMarks;
 
   constructor(
     private readonly larder: FoodSet,
     private readonly reading: Reading,
     private readonly today: string,
+    told: Readonly<Record<string, PackAnswer>> = {},
   ) {
     this.plan = planOf(reading);
+    this.marks = new SheetMarks(told);
   }
 
   private foodOf(own: Record<string, string>): { food: Food } | { reason: RowProblem } {
@@ -238,8 +244,7 @@ export class ProductRows {
     this.seen.set(found.food.id, line);
     const statement = this.statementOf(own);
     const said = readStatement(statement);
-    const allergens: Record<string, 'contains' | 'may-contain'> = {};
-    for (const { substance, status } of said.mentions) if (status !== 'check') allergens[substance] = status;
+    const sheet = this.marks.read(own);
     const value: Pack = {
       ...PACK_DEFAULTS,
       foodId: found.food.id,
@@ -249,7 +254,8 @@ export class ProductRows {
       drainedGrams,
       price,
       statement,
-      allergens,
+      sheet,
+      allergens: answersOf(said.mentions, statement !== '', sheet),
       // Like all of the list it counts for nothing until a person confirms it.
       certifiedGlutenFree: YES.test((own['certified_gluten_free'] ?? '').trim()),
       animal: said.animal?.state === 'animal' ? 'animal' : null,

@@ -9,9 +9,11 @@ import {
   PRODUCT_FIELDS,
   rowFromFood,
   safeCell,
+  SUBSTANCES,
   type Food,
   type ImportKind,
   type Kitchen,
+  type PackAnswer,
 } from '@hand-ladle/core';
 import { ApiError } from '../errors';
 import { asFile, bodyOf } from '../request';
@@ -31,9 +33,17 @@ function foodTable(foods: readonly Food[]): string {
   return `${Papa.unparse(rows, { columns: [...FOOD_COLUMNS], newline: '\n' })}\n`;
 }
 
+const SHEET_WORDS: Readonly<Record<PackAnswer, string>> = {
+  contains: 'yes',
+  'may-contain': 'may contain',
+  none: 'no',
+  check: '',
+};
+
 /** What a kitchen buys, as a supplier's list: taken in again it changes nothing. */
 function productTable(kitchen: Kitchen): string {
   const cell = (value: number | null): string => (value === null ? '' : String(value));
+  const told = SUBSTANCES.filter((each) => kitchen.packs.some(({ sheet }) => sheet?.[each] !== undefined));
   const rows = kitchen.packs.map((pack) => ({
     product_name: safeCell(pack.productName),
     food: pack.foodId,
@@ -44,8 +54,10 @@ function productTable(kitchen: Kitchen): string {
     statement: safeCell(pack.statement),
     may_contain: '',
     certified_gluten_free: pack.certifiedGlutenFree ? 'yes' : 'no',
+    ...Object.fromEntries(told.map((each) => [`sheet_${each}`, SHEET_WORDS[pack.sheet?.[each] ?? 'check']])),
   }));
-  return `${Papa.unparse(rows, { columns: PRODUCT_FIELDS.map(({ id }) => id), newline: '\n' })}\n`;
+  const columns = PRODUCT_FIELDS.map(({ id }) => id).filter((id) => !/^(?:sheet|trace)_/.test(id));
+  return `${Papa.unparse(rows, { columns: [...columns, ...told.map((each) => `sheet_${each}`)], newline: '\n' })}\n`;
 }
 
 const refuseTooLarge = (length: string | undefined): void => {
@@ -104,6 +116,10 @@ export function addLarderRoutes(app: Hono, store: Store, importFolder: string): 
     const name = (context.req.query('fileName') ?? 'table.csv').slice(0, 200);
     return context.json(await imports.take(kind, name, upload(context.req.raw.body)), 201);
   });
+  app.get('/api/imports', async (context) => context.json(await imports.finished()));
+  app.post('/api/imports/:id/take-back', async (context) =>
+    context.json(await imports.takeBack(context.req.param('id'))),
+  );
   app.get('/api/imports/:id', (context) => context.json(imports.view(context.req.param('id'))));
   app.post('/api/imports/:id/run', async (context) => {
     const request = checked<RunRequest>(runRequest, await bodyOf(context));

@@ -2,6 +2,7 @@
 import type {
   ComponentBatch,
   EquipmentSet,
+  FinishedImport,
   Food,
   FreeFromPolicy,
   ImportKind,
@@ -12,6 +13,8 @@ import type {
   MenuRow,
   NearDish,
   Pack,
+  PackAnswer,
+  PackToRead,
   Recipe,
   SwapEntry,
   SwapRating,
@@ -72,6 +75,7 @@ export interface RunRequest {
   hasDecimalComma: boolean;
   existing: 'update' | 'refuse';
   dryRun: boolean;
+  marks: Record<string, PackAnswer>;
   kitchenId: string;
 }
 
@@ -167,6 +171,13 @@ export const server = {
     call<Kitchen>(`/api/kitchens/${kitchenId}/weights`, 'POST', weight),
   confirmPack: (kitchenId: string, foodId: string, by: { checkedBy: string; checkedOn: string }) =>
     call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}/confirm`, 'POST', by),
+  packsToRead: (kitchenId: string) => call<PackToRead[]>(`/api/kitchens/${kitchenId}/packs-to-read`),
+  confirmPacks: (kitchenId: string, request: { foodIds: string[]; checkedBy: string; checkedOn: string }) =>
+    call<{ confirmed: string[]; refused: { foodId: string; message: string }[]; kitchen: Kitchen }>(
+      `/api/kitchens/${kitchenId}/packs/confirm`,
+      'POST',
+      request,
+    ),
   tieName: (kitchenId: string, name: KitchenName) =>
     call<Kitchen>(`/api/kitchens/${kitchenId}/names`, 'POST', name),
   food: (id: string) => call<SavedFood & { usedIn: { id: string; name: string }[] }>(`/api/foods/${id}`),
@@ -190,5 +201,8 @@ export const server = {
   },
   importView: (id: string) => call<ImportView>(`/api/imports/${id}`),
   runImport: (id: string, request: RunRequest) => call<ImportView>(`/api/imports/${id}/run`, 'POST', request),
+  finishedImports: () => call<FinishedImport[]>('/api/imports'),
+  takeBackImport: (id: string) =>
+    call<{ takenBack: number; kept: string[] }>(`/api/imports/${id}/take-back`, 'POST'),
   stopImport: (id: string) => call<ImportView>(`/api/imports/${id}/stop`, 'POST'),
 };

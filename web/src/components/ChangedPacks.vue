@@ -42,7 +42,9 @@ const changed = computed(() =>
         <button class="choice" type="button" @click="prompts.packFoodId = pack.foodId">Read it again</button>
       </li>
     </ul>
-    <p v-if="changed.length > 6" class="soft">and {{ changed.length - 6 }} more in the larder</p>
+    <p v-if="changed.length > 6" class="soft">
+      and {{ changed.length - 6 }} more: <RouterLink to="/larder/packs">all packs to read</RouterLink>
+    </p>
   </section>
 </template>
 

@@ -1,9 +1,17 @@
 <script setup lang="ts">
 /** A statement that changed: what it said, what it says, and the yes that lets the dishes go on. */
 import { computed, ref } from 'vue';
-import { SUBSTANCE_NAMES, substancesIn, bitsOf, type Pack, type Substance } from '@hand-ladle/core';
+import {
+  disagreementsOf,
+  SUBSTANCE_NAMES,
+  substancesIn,
+  bitsOf,
+  type Pack,
+  type Substance,
+} from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
+import SheetDisagreements from './SheetDisagreements.vue';
 
 const READER_KEY = 'hand-ladle.reader';
 const props = defineProps<{ pack: Pack }>();
@@ -12,12 +20,14 @@ const book = useBook();
 const checkedBy = ref(localStorage.getItem(READER_KEY) ?? '');
 const problem = ref('');
 
-const namesOf = (allergens: Pack['allergens']): { name: string; status: 'contains' | 'may-contain' }[] =>
+const BEFORE_NAME = { contains: '', 'may-contain': 'may: ', check: 'open: ' } as const;
+const namesOf = (allergens: Pack['allergens']): { name: string; status: keyof typeof BEFORE_NAME }[] =>
   substancesIn(bitsOf(Object.keys(allergens) as Substance[])).flatMap((each) => {
     const status = allergens[each];
     if (status === undefined || status === 'none') return [];
-    return [{ name: `${status === 'may-contain' ? 'may: ' : ''}${SUBSTANCE_NAMES[each]}`, status }];
+    return [{ name: `${BEFORE_NAME[status]}${SUBSTANCE_NAMES[each]}`, status }];
   });
+const disagreements = computed(() => disagreementsOf(props.pack));
 const now = computed(() => namesOf(props.pack.allergens));
 const before = computed(() => namesOf(props.pack.before?.allergens ?? {}));
 
@@ -64,6 +74,7 @@ async function confirm(): Promise<void> {
           <span v-if="now.length === 0" class="soft">no allergen named</span>
           <span v-if="pack.certifiedGlutenFree" class="soft">certified gluten-free, it says</span>
         </p>
+        <SheetDisagreements :disagreements="disagreements" />
       </dd>
     </dl>
     <label>Read by <input v-model="checkedBy" class="field" maxlength="120" placeholder="Your name" /></label>

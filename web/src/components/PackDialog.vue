@@ -12,6 +12,7 @@ import {
   SUBSTANCE_NAMES,
   SUBSTANCES,
   type Pack,
+  type PackAnswer,
   type Substance,
 } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
@@ -34,7 +35,7 @@ const drainedGrams = ref('');
 const price = ref('');
 const statement = ref('');
 const panel = ref<Pack['panel']>({});
-const says = ref<Partial<Record<Substance, 'contains' | 'may-contain' | 'none'>>>({});
+const says = ref<Partial<Record<Substance, PackAnswer>>>({});
 /** What the person set by hand: a new reading of the statement leaves it alone. */
 const byHand = ref(new Set<Substance>());
 /** What the pack says of the kitchen's own list. */
@@ -59,12 +60,17 @@ const wordsFor = (each: Substance): string =>
 const isAsked = (each: Substance): boolean =>
   reading.value.mentions.some(({ substance, status }) => substance === each && status === 'check');
 const isLikely = (each: Substance): boolean => food.value?.allergens[each] !== undefined;
-/** What the statement or the larder names first, then the rest. */
-const askedFor = computed(() => {
-  const rest = SUBSTANCES.filter((each) => !inherent.value.includes(each));
-  const first = rest.filter((each) => wordsFor(each) !== '' || isLikely(each));
-  return [...first, ...rest.filter((each) => !first.includes(each))];
-});
+const isAskedFor = (each: Substance): boolean =>
+  wordsFor(each) !== '' || isLikely(each) || known.value?.allergens[each] !== undefined;
+/** What the statement names, the food is likely to hold, or an earlier reading speaks of: these are asked for. */
+const askedFor = computed(() =>
+  SUBSTANCES.filter((each) => !inherent.value.includes(each) && isAskedFor(each)),
+);
+/** The rest stands at “not named” and is there for whoever finds it on the pack. */
+const others = computed(() =>
+  SUBSTANCES.filter((each) => !inherent.value.includes(each) && !isAskedFor(each)),
+);
+const isOpenAnswer = (each: Substance): boolean => isAsked(each) || says.value[each] === 'check';
 
 const cell = (value: number | null | undefined): string => (value == null ? '' : String(value));
 
@@ -105,7 +111,8 @@ const isShown = computed({
 
 function say(substance: Substance, what: string): void {
   const next = { ...says.value };
-  if (what === 'contains' || what === 'may-contain' || what === 'none') next[substance] = what;
+  if (what === 'contains' || what === 'may-contain' || what === 'none' || what === 'check')
+    next[substance] = what;
   else delete next[substance];
   says.value = next;
   byHand.value = new Set([...byHand.value, substance]);
@@ -150,6 +157,7 @@ async function record(): Promise<void> {
       drainedGrams: figure(drainedGrams.value),
       price: figure(price.value),
       panel: panel.value,
+      sheet: known.value?.sheet ?? null,
       statement: statement.value,
       allergens: says.value,
       certifiedGlutenFree: isCertified.value,
@@ -201,15 +209,6 @@ async function withdraw(): Promise<void> {
       @edit="isConfirming = false"
     />
     <form v-else class="pack" @submit.prevent="record">
-      <div class="about">
-        <label class="wide"
-          >Name on the pack <input v-model="productName" class="field" maxlength="200"
-        /></label>
-        <label>Supplier <input v-model="supplier" class="field" maxlength="120" /></label>
-        <label>Net, g <input v-model="netGrams" class="field" inputmode="decimal" size="6" /></label>
-        <label>Drained, g <input v-model="drainedGrams" class="field" inputmode="decimal" size="6" /></label>
-        <label>Price <input v-model="price" class="field" inputmode="decimal" size="6" /></label>
-      </div>
       <label>
         Ingredients, as printed
         <textarea
@@ -230,24 +229,44 @@ async function withdraw(): Promise<void> {
             SUBSTANCE_NAMES[each]
           }}</span>
         </p>
-        <div class="asked">
-          <label
-            v-for="each in askedFor"
-            :key="each"
-            :class="{ likely: wordsFor(each) !== '' || isLikely(each) }"
-          >
+        <div v-if="askedFor.length > 0" class="asked">
+          <label v-for="each in askedFor" :key="each" class="likely">
             <span
               >{{ SUBSTANCE_NAMES[each] }}<em v-if="wordsFor(each)"> {{ wordsFor(each) }}</em
               ><em v-else-if="isLikely(each)"> likely</em></span
             >
             <select :value="says[each] ?? ''" @change="say(each, ($event.target as HTMLSelectElement).value)">
-              <option value="">{{ isAsked(each) ? 'not asked yet' : 'not named' }}</option>
-              <option v-if="isAsked(each) || says[each] === 'none'" value="none">asked: not in it</option>
+              <option v-if="says[each] !== 'check'" value="">
+                {{ isAsked(each) ? 'not asked yet' : 'not named' }}
+              </option>
+              <option v-if="says[each] === 'check'" value="check">left open: ask the supplier</option>
+              <option v-if="isOpenAnswer(each) || says[each] === 'none'" value="none">
+                asked: not in it
+              </option>
               <option value="may-contain">may contain</option>
               <option value="contains">contains</option>
             </select>
           </label>
         </div>
+        <p v-else class="soft">
+          Nothing yet: paste the ingredients above, and what they name is asked for here.
+        </p>
+        <details class="others">
+          <summary>Everything else stands at “not named” ({{ others.length }})</summary>
+          <div class="asked">
+            <label v-for="each in others" :key="each">
+              <span>{{ SUBSTANCE_NAMES[each] }}</span>
+              <select
+                :value="says[each] ?? ''"
+                @change="say(each, ($event.target as HTMLSelectElement).value)"
+              >
+                <option value="">not named</option>
+                <option value="may-contain">may contain</option>
+                <option value="contains">contains</option>
+              </select>
+            </label>
+          </div>
+        </details>
         <div v-if="(book.kitchen?.ownAllergens.length ?? 0) > 0" class="asked own">
           <label v-for="each in book.kitchen!.ownAllergens" :key="each.id">
             <span>{{ each.name }}<em> asked here</em></span>
@@ -259,6 +278,15 @@ async function withdraw(): Promise<void> {
           </label>
         </div>
       </fieldset>
+      <div class="about">
+        <label class="wide"
+          >Name on the pack <input v-model="productName" class="field" maxlength="200"
+        /></label>
+        <label>Supplier <input v-model="supplier" class="field" maxlength="120" /></label>
+        <label>Net, g <input v-model="netGrams" class="field" inputmode="decimal" size="6" /></label>
+        <label>Drained, g <input v-model="drainedGrams" class="field" inputmode="decimal" size="6" /></label>
+        <label>Price <input v-model="price" class="field" inputmode="decimal" size="6" /></label>
+      </div>
       <PackPanel v-model="panel" />
       <label v-if="food?.animal === 'check' || reading.animal">
         Anything of animal origin in it
@@ -353,6 +381,16 @@ legend {
 
 .asked .likely {
   font-weight: 680;
+}
+
+.others {
+  margin-top: var(--space-2);
+}
+
+.others summary {
+  min-height: 34px;
+  cursor: pointer;
+  color: var(--ink-soft);
 }
 
 em {

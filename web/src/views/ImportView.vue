@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** A table into the larder: choose the file, say which column is what, try it, then import all accepted rows or none. */
-import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
-import type { ImportKind, ImportView } from '@hand-ladle/core';
+import type { FinishedImport, ImportKind, ImportView, PackAnswer } from '@hand-ladle/core';
+import FinishedImports from '../components/FinishedImports.vue';
+import SheetMarks from '../components/SheetMarks.vue';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
 
@@ -12,6 +14,9 @@ const kind = ref<ImportKind>('foods');
 const view = shallowRef<ImportView | null>(null);
 const mapping = ref<Record<string, string>>({});
 const hasDecimalComma = ref(false);
+/** What a person said that marks of a specification sheet mean. */
+const marks = ref<Record<string, PackAnswer>>({});
+const finished = useTemplateRef<{ load: () => Promise<void> }>('finished');
 const existing = ref<'update' | 'refuse'>('refuse');
 const problem = ref('');
 const isUploading = ref(false);
@@ -57,6 +62,7 @@ async function upload(file: File | undefined): Promise<void> {
     view.value = taken;
     mapping.value = { ...taken.mapping };
     hasDecimalComma.value = taken.hasDecimalComma;
+    marks.value = {};
   } catch (error) {
     failed(error);
   } finally {
@@ -74,6 +80,7 @@ async function run(dryRun: boolean): Promise<void> {
       existing: existing.value,
       dryRun,
       kitchenId: book.kitchen.id,
+      marks: marks.value,
     });
     follow();
   } catch (error) {
@@ -93,12 +100,25 @@ function follow(): void {
     }
     if (isRunning.value) follow();
     else if (isImported.value) await refresh();
+    else if (hasTried.value) takeMarks();
   }, ASK_EVERY);
 }
 
-async function refresh(): Promise<void> {
-  if (kind.value === 'foods') await book.reloadLarder();
+/** A mark that nobody can know stays open; from now on it is the person's to say. */
+function takeMarks(): void {
+  for (const { text, means, isDoubtful } of progress.value?.marks ?? [])
+    if (!(text in marks.value)) marks.value[text] = isDoubtful ? 'check' : means;
+}
+
+async function refresh(of: ImportKind = kind.value): Promise<void> {
+  if (of === 'foods') await book.reloadLarder();
   else for (const kitchen of await server.kitchens()) book.replaceKitchen(kitchen);
+  await finished.value?.load();
+}
+/** What was taken back is no longer the import that stands open here. */
+async function takenBack(one: FinishedImport): Promise<void> {
+  if (view.value?.id === one.id) view.value = null;
+  await refresh(one.kind);
 }
 
 const stop = async (): Promise<void> => {
@@ -192,7 +212,10 @@ const stop = async (): Promise<void> => {
         read. “Carbohydrate” alone is taken as available; choose “total” if the table means all of it.
       </p>
       <p v-else class="soft">
-        A list is no pack: every product stands at “check” until somebody has read its pack and said yes.
+        A list is no pack: every product stands at “check” until somebody has read its sheet and said yes, row
+        by row or for all of it, under
+        <RouterLink to="/larder/packs">Packs to read</RouterLink>. An allergen column says yes, no or may
+        contain; what it leaves blank stays at “check” even then.
       </p>
       <div class="ends">
         <button
@@ -222,6 +245,12 @@ const stop = async (): Promise<void> => {
         <template v-if="isImported">All accepted rows are in.</template>
         <template v-else-if="hasTried">Nothing has been changed yet.</template>
       </p>
+      <SheetMarks
+        v-if="hasTried && progress.marks.length > 0"
+        v-model="marks"
+        :marks="progress.marks"
+        @changed="run(true)"
+      />
       <div class="ends">
         <button
           v-if="hasTried && progress.created + progress.updated > 0"
@@ -237,6 +266,9 @@ const stop = async (): Promise<void> => {
           :href="`/api/imports/${view.id}/refused.csv`"
           download
           >All refused rows</a
+        >
+        <RouterLink v-if="isImported && kind === 'products'" class="choice main" to="/larder/packs"
+          >Read and confirm them</RouterLink
         >
         <RouterLink v-if="isImported" class="choice" to="/larder">See the larder</RouterLink>
       </div>
@@ -261,6 +293,7 @@ const stop = async (): Promise<void> => {
         </tbody>
       </table>
     </section>
+    <FinishedImports ref="finished" :is-busy="isRunning" @taken-back="takenBack" />
   </div>
 </template>
 

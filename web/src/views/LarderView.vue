@@ -138,6 +138,7 @@ function newFood(): void {
       <span class="soft figure" role="status">{{ found.length.toLocaleString('en') }} foods</span>
       <span class="acts">
         <button class="choice" type="button" @click="newFood">New food</button>
+        <RouterLink class="choice" to="/larder/packs">Packs to read</RouterLink>
         <RouterLink class="choice" to="/larder/swaps">Swaps</RouterLink>
         <RouterLink class="choice" to="/larder/import">Import a table</RouterLink>
         <a class="choice" href="/api/foods.csv" download>Export foods</a>

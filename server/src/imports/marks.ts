@@ -1,0 +1,50 @@
+/** The marks of a specification sheet's allergen columns: counted while a table is read, and what each is taken for. */
+import {
+  isDoubtfulMark,
+  readMark,
+  sheetAnswers,
+  type Pack,
+  type PackAnswer,
+  type SheetMark,
+} from '@hand-ladle/core';
+
+/** Marks shown to a person; a column with more of them holds no marks but text. */
+const MOST_MARKS = 60;
+const MOST_LENGTH = 60;
+
+export class SheetMarks {
+  private readonly counts = new Map<string, number>();
+
+  /** `told`: what a person said some marks mean. */
+  constructor(private readonly told: Readonly<Record<string, PackAnswer>>) {}
+
+  private meaning(mark: string): PackAnswer {
+    return this.told[mark] ?? readMark(mark) ?? 'check';
+  }
+
+  /** What a row's allergen columns say; null where the table has none. */
+  read(cells: Readonly<Record<string, string>>): Pack['sheet'] {
+    const columns = Object.keys(cells).filter((field) => /^(?:sheet|trace)_/.test(field));
+    if (columns.length === 0) return null;
+    return sheetAnswers(
+      columns.map((columnId) => {
+        const mark = cells[columnId]!.trim().slice(0, MOST_LENGTH);
+        if (this.counts.size < MOST_MARKS || this.counts.has(mark))
+          this.counts.set(mark, (this.counts.get(mark) ?? 0) + 1);
+        return { columnId, answer: this.meaning(mark) };
+      }),
+    );
+  }
+
+  /** Every mark that was met, most frequent first. */
+  list(): SheetMark[] {
+    const all = [...this.counts.keys()];
+    return [...this.counts]
+      .map(([text, count]): SheetMark => {
+        const isTold = this.told[text] !== undefined;
+        const isDoubtful = !isTold && (readMark(text) === null || isDoubtfulMark(text, all));
+        return { text, count, means: this.meaning(text), isDoubtful };
+      })
+      .sort((one, other) => other.count - one.count);
+  }
+}
