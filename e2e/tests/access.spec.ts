@@ -17,6 +17,7 @@ const VIEWS = [
   '/larder',
   '/larder?food=leek',
   '/larder/import',
+  '/larder/packs',
   POT,
   '/menu',
   '/prepare',

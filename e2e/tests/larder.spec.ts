@@ -159,6 +159,41 @@ test('what is no table is told, and the larder exports itself', async ({ page })
   expect(text).toContain('ulluco');
 });
 
+test("a supplier's sheet: its marks told, read and confirmed by name, a blank stays open, and it is taken back", async ({
+  page,
+}) => {
+  await page.goto(`${kitchen.url}/larder/import`);
+  await page.getByLabel(/A supplier's list/).check();
+  const sheet =
+    'Product;Our food;Ingredients;Gluten;Milk;Soya;Nuts;Sesame;Mustard;Celery\n' +
+    'Red sauce 5 kg;Tomato ketchup;Tomato, sugar, vinegar, MUSTARD;N;N;N;N;N;N;\n' +
+    'Dark sauce 2 kg;Hoisin sauce;Sugar, SOYA, WHEAT flour;Y;N;Y;N;tbc;N;N\n';
+  await page
+    .getByLabel('Choose a CSV file')
+    .setInputFiles({ name: 'sheet.csv', mimeType: 'text/csv', buffer: Buffer.from(sheet) });
+  await expect(page.getByLabel('What Soya is')).toHaveValue('sheet_soy');
+  await page.getByRole('button', { name: 'Try it, change nothing' }).click();
+  await expect(page.getByLabel('What tbc means')).toHaveValue('check');
+  await page.getByRole('button', { name: 'Import 2' }).click();
+  await page.getByRole('link', { name: 'Read and confirm them' }).click();
+  const row = page.getByRole('listitem').filter({ hasText: 'Red sauce 5 kg' }).first();
+  await expect(row).toContainText('the statement says contains (“mustard”), the table says no');
+  await page.getByLabel('Confirm Tomato ketchup').check();
+  await page.getByLabel('Confirm Hoisin sauce').check();
+  const confirm = page.getByRole('button', { name: 'Confirm 2' });
+  await expect(confirm).toBeDisabled();
+  await page.getByLabel('Read by').fill('Ilse Marrow');
+  await page.getByLabel(/I read their sheets/).check();
+  await confirm.click();
+  await expect(page.locator('main')).toContainText('2 packs are confirmed, read by Ilse Marrow');
+  await expect(row).toContainText('ask the supplier for celery');
+  await page.goto(`${kitchen.url}/larder/import`);
+  const taken = page.getByRole('listitem').filter({ hasText: 'sheet.csv' });
+  await taken.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.locator('main')).toContainText('0 rows of sheet.csv taken back. 2 stay');
+  await expect(taken).toContainText('taken back');
+});
+
 test('5,000 foods: a keystroke finds in one go', async ({ page, request }) => {
   const lines = ['name,water_g,protein_g,category'];
   for (let index = 0; index < 4600; index += 1) lines.push(`Garden root ${index},80,1,vegetable`);

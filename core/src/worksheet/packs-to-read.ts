@@ -66,10 +66,10 @@ export function packsToRead(recipes: readonly Recipe[], book: Book, kitchen: Kit
       if (open.length === 1) entry.settles += 1;
     }
   }
-  // What a supplier sent and no dish uses yet waits too.
+  // What is on record and no dish uses yet waits too.
   for (const pack of kitchen.packs) {
     const food = book.foods.foods.get(pack.foodId);
-    if (food && !pack.isConfirmed) entryOf(food);
+    if (food && isOpen(food, kitchen)) entryOf(food);
   }
   return [...found.values()].sort(
     (one, other) =>

@@ -18,7 +18,7 @@ function say(text: string, what: string): void {
     <label v-for="each in marks" :key="each.text" :class="{ doubtful: means[each.text] === 'check' }">
       <span
         ><b>{{ each.text === '' ? 'blank' : `“${each.text}”` }}</b>
-        <span class="soft figure"> {{ each.count.toLocaleString('en') }} ×</span></span
+        <span class="soft figure">{{ each.count.toLocaleString('en') }} ×</span></span
       >
       <span v-if="each.text === ''" class="hazard check">stays at check</span>
       <select
@@ -53,6 +53,10 @@ label {
   align-items: center;
   gap: var(--space-2);
   min-height: var(--touch);
+}
+
+b + .figure {
+  margin-left: var(--space-2);
 }
 
 .doubtful b {

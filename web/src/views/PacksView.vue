@@ -69,10 +69,16 @@ function saidBy({ pack }: PackToRead): { name: string; status: Said }[] {
   });
   return open > 4 ? [...said, { name: `${open} left open`, status: 'check' }] : said;
 }
+/** The product with its supplier, unless its name says that already. */
+function productOf({ pack }: PackToRead): string {
+  if (!pack) return 'no pack on record';
+  const { productName, supplier } = pack;
+  return supplier === '' || productName.includes(supplier) ? productName : `${productName}, ${supplier}`;
+}
 const dishWords = ({ dishes, settles }: PackToRead): string => {
   if (dishes.length === 0) return 'in no dish yet';
   const stands = `in ${dishes.length} ${dishes.length === 1 ? 'dish' : 'dishes'}`;
-  return settles === 0 ? stands : `${stands}, alone settles ${settles}`;
+  return settles === 0 ? stands : `${stands}, settles ${settles} by itself`;
 };
 const nameOf = (foodId: string): string => book.nameOf(foodId);
 
@@ -165,10 +171,7 @@ async function confirm(): Promise<void> {
           <div class="what">
             <p>
               <b>{{ row.name }}</b>
-              <span v-if="row.pack" class="soft">
-                {{ row.pack.productName }}{{ row.pack.supplier ? `, ${row.pack.supplier}` : '' }}</span
-              >
-              <span v-else class="soft"> no pack on record</span>
+              <span class="soft product">{{ productOf(row) }}</span>
             </p>
             <p v-if="row.pack" class="said">
               <span v-for="each in saidBy(row)" :key="each.name" class="hazard" :class="each.status">{{
@@ -271,6 +274,10 @@ a.choice {
   display: flex;
   align-items: center;
   min-height: var(--touch);
+}
+
+.product {
+  margin-left: var(--space-2);
 }
 
 .said .hazard {
