@@ -30,6 +30,7 @@ import {
   type Recipe,
   type Regime,
   type SwapAnswer,
+  type SwapFunction,
   type Target,
   type UnitSystem,
   type VersionsAnswer,
@@ -65,6 +66,7 @@ export interface SwapsRequest extends ComputeRequest {
   exclude: string[];
   policy?: FreeFromPolicy;
   isApart?: boolean;
+  works?: Record<string, SwapFunction>;
 }
 
 /** Refuses a text that is longer than a recipe can be. */
@@ -177,10 +179,11 @@ export async function computeDemand(request: DemandRequest, store: Store): Promi
   return componentDemand(dishes, kitchen, book);
 }
 
-const swapPart = ({ exclude, policy, isApart }: SwapsRequest) => ({
+const swapPart = ({ exclude, policy, isApart, works }: SwapsRequest) => ({
   exclude,
   ...(policy ? { policy } : {}),
   ...(isApart ? { isApart } : {}),
+  ...(works ? { works } : {}),
 });
 
 /** The dishes of the book that are free as they are, nearest to a dish first. */

@@ -14,6 +14,7 @@ import {
   SCALING_ROLES,
   SOURCE_CLASSES,
   SUBSTANCES,
+  SWAP_FUNCTIONS,
   BATH_ANSWERS,
   TECHNIQUES,
   WHOLE_FOOD_CLASSES,
@@ -281,9 +282,13 @@ export const swapsRequest = Joi.object({
   exclude: Joi.array().items(Joi.string().max(40)).min(1).max(40).required(),
   policy: Joi.object({ mayContain: policyWord.required(), check: policyWord.required() }),
   isApart: Joi.boolean().description('It will be cooked on clean equipment of its own'),
+  works: Joi.object()
+    .pattern(id, Joi.string().valid(...SWAP_FUNCTIONS))
+    .description('What a food does in the dish, by its id, where the recipe leaves it open'),
 }).xor('recipeId', 'recipe');
 
-const packAnswer = Joi.string().valid('contains', 'may-contain', 'none', 'check');
+/** What is known of a substance in a pack. */
+export const packAnswer = Joi.string().valid('contains', 'may-contain', 'none', 'check');
 
 export const packRequest = Joi.object({
   productName: name.required(),
@@ -403,18 +408,6 @@ export const food = Joi.object({
 export const foodRequest = Joi.object({
   food: food.required(),
   version: Joi.number().integer().min(0).default(0),
-});
-
-export const runRequest = Joi.object({
-  mapping: Joi.object().pattern(Joi.string().max(300), Joi.string().max(60).allow('')).required(),
-  hasDecimalComma: Joi.boolean().required(),
-  existing: Joi.string().valid('update', 'refuse').default('refuse'),
-  dryRun: Joi.boolean().default(true),
-  kitchenId: id,
-  marks: Joi.object()
-    .pattern(Joi.string().max(60).allow(''), packAnswer)
-    .default({})
-    .description('What a mark of a specification sheet means, where it is not the usual'),
 });
 
 export const weightRequest = Joi.object({

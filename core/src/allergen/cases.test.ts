@@ -204,7 +204,7 @@ describe('policies', () => {
     const reason = (lines: string[], exclude: string[]) =>
       ask(lines, exclude, 'refuse', 'refuse', bare).blockedBy[0]!.reason;
     expect(reason(['20 g capers'], ['sulphites'])).toMatch(/record the pack/);
-    expect(reason(['20 g wheat bran'], ['gluten'])).toMatch(/no swap is on file/);
+    expect(reason(['5 g soya lecithin'], ['soy'])).toMatch(/no swap is on file/);
     expect(reason(['3 spoons of the usual'], ['nut'])).toMatch(/nobody knows/);
   });
 

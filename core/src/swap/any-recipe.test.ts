@@ -22,7 +22,7 @@ describe('any recipe from the larder, in any kitchen', () => {
       { numRuns: 60 },
     );
     // A run that planned nothing, or was never blocked, would prove nothing.
-    expect(plans).toBeGreaterThan(300);
+    expect(plans).toBeGreaterThan(250);
     expect(blocked).toBeGreaterThan(300);
   }, 120_000);
 });

@@ -1,6 +1,7 @@
 /** What stands against a plan, in words: lines no swap frees, mixes that would not hold, equipment, words nobody knows. */
 import { animalStateOf, foodTraces, touches, worstStatus, type Trace } from '../allergen';
 import { packOf, passes } from '../kitchen';
+import { mentionsOf } from '../recipe/audit';
 import type { Composed } from '../worksheet/compose';
 import type { Leaf } from './leaves';
 import { isUnsettled, type BlockedLeaf, type Choice, type RefusedSwap } from './problem';
@@ -17,12 +18,14 @@ export interface Blocker {
   reason: string;
   /** Every swap on file for it, and why it is not taken. */
   refused: RefusedSwap[];
+  /** Words of the text that a cook can say are not in the dish, with the whole text they stand in. */
+  asks: { name: string; text: string }[];
 }
 
 function reasonOf({ leaf, refused }: BlockedLeaf, asked: Asked): string {
   const { food } = leaf.line;
   if (leaf.id === null) return 'nobody knows which food this is';
-  if (isUnsettled(leaf, asked)) return 'it is not settled yet which food this is: decide it first';
+  if (isUnsettled(leaf)) return 'it is not settled yet which food this is: decide it first';
   const isRead = food !== null && packOf(asked.kitchen, food.id) !== null;
   const isContained =
     food === null || worstStatus(foodTraces(food, asked.kitchen), asked.wanted) === 'contains';
@@ -62,16 +65,18 @@ function blockerOf(blocked: BlockedLeaf, asked: Asked): Blocker {
     functions: workOfFood(leaf, refused),
     reason: reasonOf(blocked, asked),
     refused,
+    asks: [],
   };
 }
 
-const plain = (reason: string, name: string, path: string[] = []): Blocker => ({
+const plain = (reason: string, name: string, path: string[] = [], asks: Blocker['asks'] = []): Blocker => ({
   lineId: '',
   path,
   name,
   functions: [],
   reason,
   refused: [],
+  asks,
 });
 
 /** Every single choice has a swap, but no combination keeps the mix together or its shares. */
@@ -94,6 +99,7 @@ export function combinationBlockers(choices: readonly Choice[]): Blocker[] {
           ? `the mix of ${leaf.scope.recipe.name} is shaped or rolled: with any swap on file too little is left that binds it, so it would not hold`
           : 'any swap on file would be more of the mix than it can carry',
         refused: [],
+        asks: [],
       };
     });
 }
@@ -115,11 +121,31 @@ export function offendingEquipment(
   });
 }
 
-export const blockedWhole = (composed: Composed, asked: Asked): Blocker[] => {
-  const routes = composed.traces.filter((trace) => isAgainst(trace, asked)).map(({ route }) => route);
+/** Words of a text that name what is excluded, each once with every place it stands in. */
+function namedBlockers(composed: Composed, asked: Asked, reason: string): Blocker[] {
+  const open = mentionsOf(composed.recipe, asked.book, asked.kitchen).filter(({ end }) => end === 'open');
+  const routes = composed.traces.filter((trace) => trace.mention && isAgainst(trace, asked));
+  return [...new Set(routes.map(({ route }) => route))].map((route) => {
+    const words = routes.filter((each) => each.route === route).map(({ mention }) => mention!.text);
+    const asks = open
+      .filter(({ text }) => words.includes(text))
+      .map(({ name, place }) => ({ name, text: place.text }));
+    return plain(reason, route, route.split(' > '), asks);
+  });
+}
+
+/** Why a combination that was found still holds what is excluded: the text names it, or it comes by another way. */
+export function blockedWhole(composed: Composed, asked: Asked): Blocker[] {
+  const named = namedBlockers(
+    composed,
+    asked,
+    'the text still names it when it is swapped: say whether that is more than a name',
+  );
+  const others = composed.traces.filter((trace) => !trace.mention && isAgainst(trace, asked));
   const reason = 'every swap on file brings it back by another way';
-  return [...new Set(routes)].slice(0, 5).map((route) => plain(reason, route, route.split(' > ')));
-};
+  const routes = [...new Set(others.map(({ route }) => route))].slice(0, 5);
+  return [...named, ...routes.map((route) => plain(reason, route, route.split(' > ')))];
+}
 
 /** What blocks a question before any search: lines without a swap, equipment, words nobody knows. */
 export function blockersOf(
@@ -129,11 +155,8 @@ export function blockersOf(
   isApart: boolean,
 ): Blocker[] {
   const equipment = isApart ? [] : offendingEquipment(composed, asked);
-  const named = composed.traces.filter((trace) => trace.mention && isAgainst(trace, asked));
   return [
-    ...[...new Set(named.map(({ route }) => route))].map((route) =>
-      plain('no line of the list holds it: say first whether it is in the dish', route, route.split(' > ')),
-    ),
+    ...namedBlockers(composed, asked, 'no line of the list holds it: say first whether it is in the dish'),
     ...asked.unknown.map((each) => plain('nobody knows in this kitchen what that is', each)),
     ...blocked.map((each) => blockerOf(each, asked)),
     ...equipment.map(({ name, route }) =>

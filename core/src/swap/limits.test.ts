@@ -48,7 +48,11 @@ describe('a mix that is shaped', () => {
 
   test('takes the same swap where nothing must hold, or where the binding comes with it', () => {
     expect(
-      ask(recipeOf(CAKES, ['Simmer everything for 20 minutes.']), ['gluten'], only(entry({}))).plans,
+      ask(
+        recipeOf(CAKES, ['Simmer everything for 20 minutes.']),
+        ['gluten'],
+        only(entry({ function: 'grain base' })),
+      ).plans,
     ).toHaveLength(1);
     const bound = entry({
       to: [
@@ -143,8 +147,14 @@ describe('closeness moves with ratings', () => {
 
   test('and the best plan with it', () => {
     const two = only(
-      entry({ id: 'a', fromId: 'almonds', to: [{ foodId: 'pumpkin-seeds', ratio: 1 }] }),
-      entry({ id: 'b', fromId: 'almonds', to: [{ foodId: 'sunflower-seeds', ratio: 1 }], taste: 0.85 }),
+      entry({ id: 'a', fromId: 'almonds', function: 'crunch', to: [{ foodId: 'pumpkin-seeds', ratio: 1 }] }),
+      entry({
+        id: 'b',
+        fromId: 'almonds',
+        function: 'crunch',
+        to: [{ foodId: 'sunflower-seeds', ratio: 1 }],
+        taste: 0.85,
+      }),
     );
     const best = (kitchen: Kitchen) =>
       ask(recipeOf(['500 g potatoes', '50 g almonds']), ['nut'], two, kitchen).plans[0]!.swaps[0]!.swapId;
@@ -241,6 +251,7 @@ describe('a variant that follows its parent', () => {
       entry({
         id: 'almonds-sunflower',
         fromId: 'almonds',
+        function: 'crunch',
         to: [{ foodId: 'sunflower-seeds', ratio: 1 }],
         limits: { notFor: ['simmering'], onlyFor: [], mostShare: null },
       }),
@@ -257,6 +268,7 @@ describe('a variant that follows its parent', () => {
       entry({
         id: 'almonds-sunflower',
         fromId: 'almonds',
+        function: 'crunch',
         to: [{ foodId: 'sunflower-seeds', ratio: 1 }],
         limits: { notFor: [], onlyFor: [], mostShare: 0.2 },
       }),

@@ -2,7 +2,7 @@
  * Serves a dish free from something: the best sets of swaps, exact by penalty over the whole recipe with its
  * components, or the lines and the equipment for which there is none.
  */
-import type { AllergenStatus } from '../allergen';
+import { foodTraces, touches, type AllergenStatus } from '../allergen';
 import type { Book } from '../recipe/book';
 import type { AppliedSwap, Recipe } from '../recipe/recipe';
 import { compose, type Composed } from '../worksheet/compose';
@@ -21,6 +21,7 @@ import { choicesIn, problemOf, type Choice } from './problem';
 import { askedOf, type Asked, type SwapQuestion } from './question';
 import { searchSteps, type Found } from './search';
 import type { SwapEntry, SwapFunction } from './swap';
+import { workAt } from './work';
 
 export interface PlannedSwap {
   lineId: string;
@@ -71,10 +72,27 @@ export interface SwapPlan {
   worksheet: Worksheet;
 }
 
+/** A food whose work the recipe leaves open: the cook may say what it does, and is answered anew. */
+export interface OpenWork {
+  foodId: string;
+  name: string;
+  /** "it thickens or binds". */
+  words: string;
+  works: SwapFunction[];
+}
+
+/** What would free a dish that only unread packs block: read them, and if nothing excluded is on them, this holds. */
+export interface IfRead {
+  packs: { foodId: string; name: string }[];
+  swaps: PlannedSwap[];
+}
+
 export interface SwapAnswer {
   /** Least penalty first; one empty plan when the dish is free as it is. */
   plans: SwapPlan[];
   blockedBy: Blocker[];
+  open: OpenWork[];
+  ifRead: IfRead | null;
 }
 
 /** How far a long answer has come. */
@@ -198,13 +216,13 @@ function appliedOf(asked: Recipe, variant: Recipe): AppliedSwap[] {
     .map(({ fromId, swapId }) => ({ fromId, swapId }));
 }
 
-/** A found combination as a plan; null where the whole still holds what is excluded, which is never shown. */
-function planOf(found: Found, ready: Ready): SwapPlan | null {
+/** A found combination as a plan; what stands against it where the whole still holds what is excluded. */
+function planOf(found: Found, ready: Ready): SwapPlan | Blocker[] {
   const { question, asked, choices, apart, before } = ready;
   const entries = found.options.map((option, index) => choices[index]!.entries[option]!);
   const variant = variantOf(question.recipe, choices, entries, ready);
   const composed = compose(variant, asked.book, asked.kitchen);
-  if (composed.traces.some((trace) => isAgainst(trace, asked))) return null;
+  if (composed.traces.some((trace) => isAgainst(trace, asked))) return blockedWhole(composed, asked);
   const sheet = worksheet({ ...question, recipe: variant }, asked.book);
   return {
     penalty: found.penalty,
@@ -219,6 +237,60 @@ function planOf(found: Found, ready: Ready): SwapPlan | null {
   };
 }
 
+/** Foods that must go, of which the recipe does not say what they do, where swaps for more than one work are on file. */
+function openWorks(choices: readonly Choice[], asked: Asked): OpenWork[] {
+  return choices.flatMap(({ originId, leaves, entries }): OpenWork[] => {
+    const food = asked.foodOf(originId);
+    if (!food) return [];
+    const told = leaves.map(({ line, scope }) => workAt(food, line, scope)).find((each) => each?.isOpen);
+    const works = told
+      ? [...told.works].filter((work) => entries.some((each) => each.function === work))
+      : [];
+    const name = asked.nameOf(originId);
+    return told && works.length > 1 ? [{ foodId: originId, name, words: told.words, works }] : [];
+  });
+}
+
+/** The packs to read for a plan that holds only if they are clear: of what stays in the dish and of what comes in. */
+function* ifReadSteps(question: SwapQuestion, book: Book): Generator<Progress, IfRead | null> {
+  const { plans } = yield* planSteps({ ...question, asIfRead: true }, book, 1);
+  const [plan] = plans;
+  if (!plan) return null;
+  const asked = askedOf(question, book);
+  const swaps = [
+    ...question.recipe.swaps.filter(({ fromId }) => !plan.applied.some((each) => each.fromId === fromId)),
+    ...plan.applied,
+  ];
+  const composed = compose(
+    { ...question.recipe, swaps, apart: [...question.recipe.apart, ...plan.apart.map(({ id }) => id)] },
+    book,
+    question.kitchen,
+  );
+  const packs = new Map<string, string>();
+  for (const { id, line } of leavesOf(composed)) {
+    if (id === null || !line.food) continue;
+    const isUnread = foodTraces(line.food, question.kitchen).some(
+      (trace) => trace.status === 'check' && touches(trace, line.swap ? asked.unwantedIn : asked.wanted),
+    );
+    if (isUnread && (line.swap || asked.policy.check === 'refuse')) packs.set(id, line.food.name);
+  }
+  return packs.size === 0
+    ? null
+    : { packs: [...packs].map(([foodId, name]) => ({ foodId, name })), swaps: plan.swaps };
+}
+
+/** A dish that no plan frees; where only unread packs are in the way, which they are. */
+function* blockedSteps(
+  question: SwapQuestion,
+  book: Book,
+  blockedBy: Blocker[],
+  open: OpenWork[] = [],
+): Generator<Progress, SwapAnswer> {
+  const isFinal = question.asIfRead || blockedBy.some(({ asks }) => asks.length > 0);
+  const ifRead = isFinal ? null : yield* ifReadSteps(question, book);
+  return { plans: [], blockedBy, open, ifRead };
+}
+
 /**
  * The best plans to serve a dish free from some things, told step by step so that it can be stopped. A variant's own
  * exclusions are kept.
@@ -230,13 +302,14 @@ export function* planSteps(question: SwapQuestion, book: Book, most = 3): Genera
   const composed = compose(recipe, book, kitchen);
   const { choices, blocked, leaves } = choicesIn(composed, asked);
   const blockedBy = blockersOf(composed, blocked, asked, question.isApart ?? false);
-  if (blockedBy.length > 0) return { plans: [], blockedBy };
+  if (blockedBy.length > 0) return yield* blockedSteps(question, book, blockedBy);
   yield { stage: 'Looking for the best swaps', done: 0, of: null };
   const steps = searchSteps(problemOf(composed, leaves, choices, asked), most);
   let step = steps.next();
   for (; !step.done; step = steps.next())
     yield { stage: 'Looking for the best swaps', done: step.value, of: null };
-  if (step.value.length === 0) return { plans: [], blockedBy: combinationBlockers(choices) };
+  const open = openWorks(choices, asked);
+  if (step.value.length === 0) return yield* blockedSteps(question, book, combinationBlockers(choices), open);
   const ready: Ready = {
     question,
     asked,
@@ -245,12 +318,15 @@ export function* planSteps(question: SwapQuestion, book: Book, most = 3): Genera
     before: { sheet: worksheet(question, book), composed },
   };
   const plans: SwapPlan[] = [];
+  let against: Blocker[] = [];
   for (const [index, found] of step.value.entries()) {
     yield { stage: 'Working out what each changes', done: index, of: step.value.length };
     const plan = planOf(found, ready);
-    if (plan) plans.push(plan);
+    if (!Array.isArray(plan)) plans.push(plan);
+    else if (against.length === 0) against = plan;
   }
-  return { plans, blockedBy: plans.length > 0 ? [] : blockedWhole(composed, asked) };
+  if (plans.length === 0) return yield* blockedSteps(question, book, against, open);
+  return { plans, blockedBy: [], open, ifRead: null };
 }
 
 /** Runs a stepwise answer at one go. */

@@ -53,12 +53,14 @@ export interface Gathered {
   blocked: BlockedLeaf[];
 }
 
-/** A line whose food is still open can be neither cleared nor swapped, unless the kitchen lets unread ones pass. */
-export const isUnsettled = ({ line }: Leaf, { policy }: Asked): boolean =>
-  !line.isFoodSure && policy.check === 'refuse';
+/**
+ * A line whose food is still open can be neither cleared nor swapped. A kitchen that lets unread packs pass lets no second
+ * food on a line pass with them.
+ */
+export const isUnsettled = ({ line }: Leaf): boolean => !line.isFoodSure;
 
 const isOffending = (leaf: Leaf, asked: Asked): boolean =>
-  leaf.id === null || isUnsettled(leaf, asked) || !asked.mayStay(leaf.id);
+  leaf.id === null || isUnsettled(leaf) || !asked.mayStay(leaf.id);
 
 const toNames = (entry: SwapEntry, asked: Asked): string =>
   entry.to.map(({ foodId }) => asked.nameOf(foodId)).join(' + ');
@@ -66,7 +68,7 @@ const toNames = (entry: SwapEntry, asked: Asked): string =>
 /** Why an entry may not take a food's place at some lines; null where it may. */
 export function refusalOf(entry: SwapEntry, leaves: readonly Leaf[], asked: Asked): string | null {
   for (const leaf of leaves) {
-    const misfit = misfitOf(entry, leaf.line, leaf.scope);
+    const misfit = misfitOf(entry, leaf.line, leaf.scope, asked.foodOf, asked.works[entry.fromId] ?? null);
     if (misfit) return misfit;
   }
   const brought = entry.to.map(({ foodId }) => foodId);
@@ -99,7 +101,7 @@ export function gatherChoices(leaves: readonly Leaf[], asked: Asked): Gathered {
   const blocked: BlockedLeaf[] = [];
   for (const leaf of leaves) {
     if (!isOffending(leaf, asked)) continue;
-    if (leaf.originId === null || isUnsettled(leaf, asked)) blocked.push({ leaf, refused: [] });
+    if (leaf.originId === null || isUnsettled(leaf)) blocked.push({ leaf, refused: [] });
     else standing.set(leaf.originId, [...(standing.get(leaf.originId) ?? []), leaf]);
   }
   const choices: Choice[] = [];

@@ -10,6 +10,7 @@ import {
   type Wanted,
 } from '../allergen';
 import { passes, priceOf, type FreeFromPolicy, type Kitchen } from '../kitchen';
+import type { Food } from '../food';
 import { NUTRIENTS, type NutrientId } from '../nutrition';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
@@ -17,6 +18,7 @@ import { compose, type Composed } from '../worksheet/compose';
 import type { WorksheetInput } from '../worksheet/worksheet';
 import { leavesOf } from './leaves';
 import { bindingPower } from './setting';
+import type { SwapFunction } from './swap';
 
 export interface SwapQuestion extends WorksheetInput {
   /** Allergens ("nut"), own entries, substances ("almond"), or the whole-food standard, by id. */
@@ -24,6 +26,10 @@ export interface SwapQuestion extends WorksheetInput {
   policy?: FreeFromPolicy;
   /** It will be cooked apart, on clean equipment: shared equipment does not count, and the variant says so. */
   isApart?: boolean;
+  /** What the cook says that a food does here, by its id, where the recipe leaves it open. */
+  works?: Readonly<Record<string, SwapFunction>>;
+  /** As if every pack that nobody has read were read, and clear: for the answer that names the packs to read. */
+  asIfRead?: boolean;
 }
 
 /** Figures of one gram of a food or component. */
@@ -55,15 +61,19 @@ export class Asked {
     policy: FreeFromPolicy,
     readonly kitchen: Kitchen,
     readonly book: Book,
+    readonly works: Readonly<Record<string, SwapFunction>> = {},
+    readonly asIfRead = false,
   ) {
     this.exclude = [...new Set([...recipe.freeFrom, ...exclude])];
-    this.policy = policy;
+    this.policy = asIfRead ? { ...policy, check: 'accept' } : policy;
     const { wanted, unknown } = wantedByAll([...this.exclude, VEGAN], kitchen);
     this.wanted = wanted;
     this.unknown = unknown;
     const standard = kitchen.standard.isWholeFood ? [WHOLE_FOOD] : [];
     this.unwantedIn = wantedByAll([...this.exclude, VEGAN, ...standard], kitchen).wanted;
   }
+
+  readonly foodOf = (id: string): Food | undefined => this.book.foods.foods.get(id);
 
   nameOf(id: string): string {
     return this.book.foods.foods.get(id)?.name ?? this.book.components.get(id)?.name ?? id;
@@ -109,6 +119,7 @@ export class Asked {
     }
     if (status === 'may-contain' && !passes(status, this.policy))
       return `${name} may contain what is excluded, says its pack or its equipment`;
+    if (this.asIfRead) return null;
     // The worst may hide what is unread behind what is let pass.
     const isUnread = traces.some((each) => each.status === 'check' && touches(each, this.unwantedIn));
     return isUnread ? `nobody has checked ${name} for it: record its pack first` : null;
@@ -158,4 +169,6 @@ export const askedOf = (question: SwapQuestion, book: Book): Asked =>
     question.policy ?? question.kitchen.policy,
     question.kitchen,
     book,
+    question.works,
+    question.asIfRead,
   );

@@ -63,7 +63,7 @@ export function brokenIn(composed: Composed, asked: Asked): Broken[] {
       if (leaf.originGrams <= 0 && leaf.line.weight) continue;
       const loosens = entry.to.reduce((sum, to) => sum + to.ratio * asked.figuresOf(to.foodId).binding, 0);
       const reason =
-        misfitOf(entry, leaf.line, scope) ??
+        misfitOf(entry, leaf.line, scope, asked.foodOf) ??
         shareBroken(leaf, inside, asked) ??
         (unbound && loosens < asked.figuresOf(entry.fromId).binding ? unbound : null);
       if (reason) broken.push({ entry, lineId: leaf.lineId, reason });

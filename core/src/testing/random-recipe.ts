@@ -204,7 +204,7 @@ function planFaults(variant: Recipe, { kitchen, policy, exclude }: Instance, boo
       ['oil', 'added-sugar', 'ready-made'].includes(food.wholeFood)
     )
       faults.push(`${food.id} is ${food.wholeFood}`);
-    if (line.swap && misfitOf(line.swap.entry, line, scope))
+    if (line.swap && misfitOf(line.swap.entry, line, scope, (id) => book.foods.foods.get(id)))
       faults.push(`${line.swap.entry.id} does not fit`);
     const most = line.swap?.entry.limits.mostShare ?? null;
     if (most !== null && food.id === line.swap!.entry.to[0]!.foodId) {

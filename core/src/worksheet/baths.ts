@@ -53,15 +53,22 @@ function uptakeOf(food: Food | null, { isHot, draining }: Bath): number {
 
 const isDry = (food: Food): boolean => food.state === 'dry' && food.cookingYield !== null;
 
+const CALLED = new WeakMap<Food, readonly string[]>();
+const longWords = (text: string): string[] => nameWords(text).filter((word) => word.length > 2);
+
+/** Every word a food is called by. */
+function calledBy(food: Food): readonly string[] {
+  let words = CALLED.get(food);
+  if (!words) CALLED.set(food, (words = [food.name, ...food.synonyms].flatMap(longWords)));
+  return words;
+}
+
 function asActLine({ id, source, food, weight, role, inner, name }: ComposedLine): ActLine {
-  const names = food ? [food.name, ...food.synonyms] : [name];
   return {
     id,
     text: source.text.toLowerCase(),
     amountText: source.reading.amountText,
-    calls: [...names, source.reading.foodText].flatMap((each) =>
-      nameWords(each).filter((word) => word.length > 2),
-    ),
+    calls: [...(food ? calledBy(food) : longWords(name)), ...longWords(source.reading.foodText)],
     grams: weight?.grams ?? 0,
     isFat: isFat(food),
     isWater: isWater(food),

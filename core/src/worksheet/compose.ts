@@ -87,7 +87,18 @@ interface Context {
   done: Map<string, Composed>;
   /** Names of the recipes being opened, outermost first. */
   opening: { id: string; name: string }[];
+  /** A component contains itself: what was composed on the way depends on where it began. */
+  hasCycle: boolean;
 }
+
+interface Kept {
+  book: Book;
+  kitchen: Kitchen;
+  composed: Composed;
+}
+/** Dishes, and components as they are where nothing of them is swapped. */
+const KEPT = new WeakMap<Recipe, Kept>();
+const OPENED = new WeakMap<Recipe, Kept>();
 
 const NO_ITEMS: readonly StatementItem[] = [];
 const NO_NAMES = {};
@@ -178,17 +189,32 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
   return composed;
 }
 
+/**
+ * A component as it is in a dish. Where the dish neither swaps nor cooks apart it is the same in every dish, and is kept by
+ * identity like the dishes themselves.
+ */
+function composedComponent(component: Recipe, context: Context): Composed {
+  const { dish, book, kitchen } = context;
+  const isPlain = dish.swaps.length === 0 && dish.apart.length === 0;
+  const kept = isPlain ? OPENED.get(component) : undefined;
+  if (kept?.book === book && kept.kitchen === kitchen) return kept.composed;
+  const composed = composeIn(component, context);
+  if (isPlain && !context.hasCycle) OPENED.set(component, { book, kitchen, composed });
+  return composed;
+}
+
 /** Opens a line's component, or says why it cannot be opened. */
 function opened(line: StandardLine, context: Context): ComposedLine {
   if (!line.component) return withTraces(line, null, context.kitchen);
   const { id, name } = line.component;
   const at = context.opening.findIndex((each) => each.id === id);
   if (at >= 0) {
+    context.hasCycle = true;
     const path = [...context.opening.slice(at).map((each) => each.name), name].join(' > ');
     const findings = [...line.findings, finding('component-cycle', line.id, { name, path })];
     return withTraces({ ...line, component: null, findings }, null, context.kitchen);
   }
-  return withTraces(line, composeIn(line.component, context), context.kitchen);
+  return withTraces(line, composedComponent(line.component, context), context.kitchen);
 }
 
 /** Relative spread of the conventional evaporation rates. */
@@ -322,13 +348,6 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   return composed;
 }
 
-interface Kept {
-  book: Book;
-  kitchen: Kitchen;
-  composed: Composed;
-}
-const KEPT = new WeakMap<Recipe, Kept>();
-
 /**
  * Composes a dish. A component that contains itself is a finding on the line that closes the circle. The last composition
  * of a recipe is kept by identity, so that another target does not compose it again: recipes are never changed in place.
@@ -336,7 +355,14 @@ const KEPT = new WeakMap<Recipe, Kept>();
 export function compose(recipe: Recipe, book: Book, kitchen: Kitchen): Composed {
   const kept = KEPT.get(recipe);
   if (kept?.book === book && kept.kitchen === kitchen) return kept.composed;
-  const composed = composeIn(recipe, { dish: recipe, book, kitchen, done: new Map(), opening: [] });
+  const composed = composeIn(recipe, {
+    dish: recipe,
+    book,
+    kitchen,
+    done: new Map(),
+    opening: [],
+    hasCycle: false,
+  });
   KEPT.set(recipe, { book, kitchen, composed });
   return composed;
 }

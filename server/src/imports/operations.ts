@@ -1,6 +1,6 @@
 /** The imports' part of the OpenAPI document. */
 import type { Operation } from '../openapi';
-import { runRequest } from '../schemas';
+import { runRequest } from './schemas';
 
 export const IMPORT_OPERATIONS: readonly Operation[] = [
   {

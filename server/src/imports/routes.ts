@@ -17,7 +17,8 @@ import {
 } from '@hand-ladle/core';
 import { ApiError } from '../errors';
 import { asFile, bodyOf } from '../request';
-import { checked, foodRequest, runRequest } from '../schemas';
+import { checked, foodRequest } from '../schemas';
+import { runRequest } from './schemas';
 import type { SavedFood } from '../larder-store';
 import type { Store } from '../store';
 import { ImportJobs, type RunRequest } from './jobs';

@@ -1,11 +1,17 @@
 <script setup lang="ts">
 /** Why no plan frees a dish: the line, the work it does, every swap that was refused, and the nearest dish that is free. */
 import { RouterLink } from 'vue-router';
-import { roundToDecimals, type Blocker, type NearDish } from '@hand-ladle/core';
+import { roundToDecimals, type Blocker, type IfRead, type NearDish } from '@hand-ladle/core';
+import SayerForm from './SayerForm.vue';
 import { useBench } from '../stores/bench';
 import { usePrompts } from '../stores/prompts';
 
-defineProps<{ title: string; blockers: readonly Blocker[]; nearest: readonly NearDish[] | null }>();
+defineProps<{
+  title: string;
+  blockers: readonly Blocker[];
+  ifRead: IfRead | null;
+  nearest: readonly NearDish[] | null;
+}>();
 const bench = useBench();
 const prompts = usePrompts();
 
@@ -39,8 +45,11 @@ function packFoodOf({ lineId, path }: Blocker): string | null {
             </li>
           </ul>
         </details>
+        <SayerForm v-if="blocker.asks.length > 0" @say="(by) => bench.sayOnlyNamed(blocker.asks, by)">
+          <button class="choice" type="submit">It is only a name: that is not in the dish</button>
+        </SayerForm>
         <button
-          v-if="packFoodOf(blocker)"
+          v-if="ifRead === null && packFoodOf(blocker)"
           class="choice"
           type="button"
           @click="prompts.packFoodId = packFoodOf(blocker)"
@@ -49,6 +58,34 @@ function packFoodOf({ lineId, path }: Blocker): string | null {
         </button>
       </li>
     </ul>
+    <div v-if="ifRead" class="read">
+      <h4>
+        {{ ifRead.packs.length === 1 ? 'One pack' : `${ifRead.packs.length} packs` }} nobody has read
+        {{ ifRead.packs.length === 1 ? 'stands' : 'stand' }} in the way
+      </h4>
+      <p>
+        If nothing of it is on {{ ifRead.packs.length === 1 ? 'it' : 'them' }},
+        <template v-if="ifRead.swaps.length === 0">the dish is free from it as it is.</template>
+        <template v-else>
+          this would do:
+          <template v-for="(swap, index) in ifRead.swaps" :key="swap.swapId + swap.lineId"
+            >{{ index > 0 ? '; ' : '' }}{{ swap.from.name.toLowerCase() }} by
+            {{ swap.to.map(({ name }) => name.toLowerCase()).join(', ') }}</template
+          >.
+        </template>
+      </p>
+      <div class="packs">
+        <button
+          v-for="pack in ifRead.packs"
+          :key="pack.foodId"
+          class="choice"
+          type="button"
+          @click="prompts.packFoodId = pack.foodId"
+        >
+          Record the pack of {{ pack.name.toLowerCase() }}
+        </button>
+      </div>
+    </div>
     <div v-if="nearest">
       <h4>Nearest dishes in the book that are free from it as they are</h4>
       <p v-if="nearest.length === 0" class="soft">None is, by the packs on record.</p>
@@ -94,6 +131,13 @@ summary {
 .refused {
   padding-left: var(--space-4);
   font-size: var(--text-s);
+}
+
+.packs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+  margin-top: var(--space-2);
 }
 
 .near a {

@@ -260,6 +260,13 @@ export const useBench = defineStore('bench', () => {
     setRecipe({ notIn: [...recipe.value.notIn, ...said] });
   }
 
+  /** A cook's word that what some texts name is only a name there: what was swapped is not in the dish. */
+  function sayOnlyNamed(asks: readonly { name: string; text: string }[], by: string): void {
+    const on = new Date().toISOString().slice(0, 10);
+    if (recipe.value)
+      setRecipe({ notIn: [...recipe.value.notIn, ...asks.map((each) => ({ ...each, by, on }))] });
+  }
+
   /** A cook stands for a figure that is doubted, as it is now. */
   function standFor(what: string, figure: number, by: string): void {
     if (!recipe.value) return;
@@ -353,6 +360,7 @@ export const useBench = defineStore('bench', () => {
     setRecipe,
     answerLine,
     sayNotIn,
+    sayOnlyNamed,
     standFor,
     rewriteLine,
     addLine,

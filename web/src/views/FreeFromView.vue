@@ -2,7 +2,7 @@
 /** "Serve it free from ...": for whom, the best plans side by side, and one tap to make the variant; or what stands against it. */
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import type { NearDish, Progress, SwapAnswer, SwapPlan } from '@hand-ladle/core';
+import type { NearDish, OpenWork, Progress, SwapAnswer, SwapFunction, SwapPlan } from '@hand-ladle/core';
 import ChipRow from '../components/ChipRow.vue';
 import BlockedPlate from '../components/BlockedPlate.vue';
 import PlanPlate from '../components/PlanPlate.vue';
@@ -25,6 +25,10 @@ const progress = shallowRef<Progress | null>(null);
 const isPlanning = ref(false);
 const problem = ref('');
 const isMaking = ref(false);
+/** What the cook says that a food does here, where the recipe leaves it open. */
+const works = shallowRef<Record<string, SwapFunction>>({});
+/** Every food that was asked about since: an answer can be changed. */
+const asked = shallowRef<OpenWork[]>([]);
 let stop: (() => void) | null = null;
 
 const toggle = (id: string): void => {
@@ -52,15 +56,16 @@ async function plan(): Promise<void> {
   isPlanning.value = true;
   progress.value = null;
   const exclude = chosen.value;
-  const asked = askLong(
+  const running = askLong(
     'plan',
-    { ...bench.input, exclude, policy: policy.value, isApart: isApart.value },
+    { ...bench.input, exclude, policy: policy.value, isApart: isApart.value, works: works.value },
     (now) => (progress.value = now),
   );
-  ({ stop } = asked);
+  ({ stop } = running);
   try {
-    const found = await asked.answer;
+    const found = await running.answer;
     answer.value = found;
+    asked.value = [...asked.value.filter(({ foodId }) => foodId in works.value), ...found.open];
     isPlanning.value = false;
     nearest.value = null;
     if (found.blockedBy.length > 0) {
@@ -79,7 +84,17 @@ async function plan(): Promise<void> {
     problem.value = (error as Error).message;
   }
 }
-watch([chosen, isCheckAccepted, isApart, () => bench.input], plan);
+watch([chosen, isCheckAccepted, isApart, works, () => bench.input], plan);
+watch(
+  () => bench.recipe?.id,
+  () => (works.value = {}),
+);
+
+function sayWork({ foodId }: OpenWork, work: string): void {
+  const others = Object.entries(works.value).filter(([id]) => id !== foodId);
+  const said: [string, SwapFunction][] = work === '' ? [] : [[foodId, work as SwapFunction]];
+  works.value = Object.fromEntries([...others, ...said]);
+}
 
 function stopNow(): void {
   stop?.();
@@ -101,6 +116,12 @@ async function make(made: SwapPlan): Promise<void> {
     isMaking.value = false;
   }
 }
+/** Words alone in the way are a question, not a verdict. */
+const blockedTitle = computed(() =>
+  answer.value?.blockedBy.every(({ asks }) => asks.length > 0)
+    ? `Before it is free from ${words.value}: is that more than a name?`
+    : `No swap makes this dish free from ${words.value}`,
+);
 const titleOf = (made: SwapPlan, index: number): string =>
   `${index === 0 ? 'Closest' : 'Or'}: ${made.swaps.length === 1 ? '1 swap' : `${made.swaps.length} swaps`}`;
 </script>
@@ -131,10 +152,27 @@ const titleOf = (made: SwapPlan, index: number): string =>
     <p v-if="problem" class="plate problem" role="alert">{{ problem }}</p>
     <section v-if="isPlanning" class="plate"><WorkProgress :progress="progress" @stop="stopNow" /></section>
     <template v-if="answer && chosen.length > 0">
+      <section v-if="asked.length > 0" class="plate works" aria-label="What it does here">
+        <label v-for="each in asked" :key="each.foodId">
+          <span
+            ><b>{{ each.name }}</b
+            >: {{ each.words }}. What does it do here?</span
+          >
+          <select
+            class="field"
+            :value="works[each.foodId] ?? ''"
+            @change="sayWork(each, ($event.target as HTMLSelectElement).value)"
+          >
+            <option value="">any of them</option>
+            <option v-for="work in each.works" :key="work" :value="work">{{ work }}</option>
+          </select>
+        </label>
+      </section>
       <BlockedPlate
         v-if="answer.blockedBy.length > 0"
-        :title="`No swap makes this dish free from ${words}`"
+        :title="blockedTitle"
         :blockers="answer.blockedBy"
+        :if-read="answer.ifRead"
         :nearest="nearest"
       />
       <section v-else-if="answer.plans[0]?.swaps.length === 0" class="plate as-is" role="status">
@@ -196,6 +234,19 @@ const titleOf = (made: SwapPlan, index: number): string =>
   gap: var(--space-2);
   align-items: center;
   min-height: 32px;
+}
+
+.works {
+  display: grid;
+  gap: var(--space-2);
+}
+
+.works label {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: var(--space-2) var(--space-4);
 }
 
 .plans {

@@ -16,6 +16,7 @@ import type {
   Recipe,
   RecipeReading,
   Regime,
+  SwapFunction,
   StatementStyle,
   SwapAnswer,
   SwapEntry,
@@ -57,7 +58,12 @@ export interface Questions {
     answer: Recipe;
   };
   plan: {
-    ask: BenchInput & { exclude: string[]; policy: FreeFromPolicy; isApart: boolean };
+    ask: BenchInput & {
+      exclude: string[];
+      policy: FreeFromPolicy;
+      isApart: boolean;
+      works: Record<string, SwapFunction>;
+    };
     answer: SwapAnswer;
   };
   versions: {

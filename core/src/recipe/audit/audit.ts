@@ -67,6 +67,8 @@ interface World {
   written: readonly Written[];
   /** Surely in the dish, at any depth. */
   contained: SubstanceBits;
+  /** The same of the list as it is written, before any swap. */
+  asWritten: SubstanceBits;
 }
 
 const NAMES = new WeakMap<object, readonly string[]>();
@@ -181,14 +183,15 @@ function isItsOwnName(found: Found, lacks: SubstanceBits, place: Place, { recipe
 /** Whether a line of the dish takes a mention: it names the line's food, or nothing that is not surely in the dish. */
 function isTaken(found: Found, carried: Carried, place: Place, world: World): boolean {
   const { isDefinite } = found.frame;
-  const { written, contained, recipe } = world;
+  const { written, contained, asWritten: ofList, recipe } = world;
   const isNamedByTitle = place.kind === 'title' || place.kind === 'heading';
   const mustHold = carried.contains & ~NO_QUESTION;
   if (mustHold !== 0 && found.own === 0 && (mustHold & ~contained) === 0) {
     const rest = carried.bits & ~NO_QUESTION & ~contained;
     if (rest === 0 || isDefinite || isNamedByTitle) return true;
   }
-  if (isItsOwnName(found, mustHold & ~contained, place, world)) return true;
+  // A dish keeps its name when its flour is swapped: a shortbread of rice flour is a shortbread.
+  if (isItsOwnName(found, mustHold & ~ofList, place, world)) return true;
   for (const { lineId, foodId, names, written: asWritten, contains } of written) {
     if (lineId === null) continue;
     if (found.foodIds.includes(foodId)) return true;
@@ -199,7 +202,8 @@ function isTaken(found: Found, carried: Carried, place: Place, world: World): bo
     const isCalled =
       names.some((name) => endsIn(name, found.key)) || (!isOwnLine && endsIn(asWritten, found.key));
     if (isCalled && mayCall && (!isOwnLine || isHeld)) return true;
-    if (isDefinite && KINDS_OF_FOOD.has(found.key) && (contains & carried.bits) !== 0) return true;
+    const isOfKind = KINDS_OF_FOOD.has(found.key) && (contains & carried.bits) !== 0;
+    if (isOfKind && (isDefinite || isNamedByTitle)) return true;
   }
   if (place.kind !== 'line') return false;
   const line = recipe.lines.find(({ id }) => id === place.id);
@@ -323,7 +327,8 @@ export function mentionsOf(recipe: Recipe, book: Book, kitchen: Kitchen): readon
   const lexicon = new Lexicon(book.foods, kitchen, recipe.id);
   const written = writtenIn(recipe, recipe, book, lexicon, false, new Set([recipe.id]));
   const contained = written.reduce((bits, each) => bits | each.holds, 0);
-  const world: World = { recipe, lexicon, written, contained };
+  const asWritten = written.reduce((bits, each) => bits | each.contains, 0);
+  const world: World = { recipe, lexicon, written, contained, asWritten };
   const mentions = placesOf(recipe, kitchen).flatMap((place) =>
     scanned(place, lexicon, recipe.isComponent ? recipe.id : '').map((found) =>
       mentionOf(found, place, world, book),
