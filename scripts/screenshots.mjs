@@ -16,11 +16,10 @@ const FOLDER = join('docs', 'screenshots');
 const POT = '/dishes/barley-leek-white-bean-pot';
 const FENNEL = '/dishes/fennel-butter-bean-pot';
 const BAKE = '/dishes/celeriac-bean-bake';
-const TABLE = `Food Name;Water (g);Protein (g);Carbohydrate (g);Remark
-Skirret;75;2,1;19;raw
-Salsify;77;3,3;18,6;
-=sum(A1);1;1;1;
-Oca;eighty;1,1;13,3;
+const SHEET = `Product;Our food;Supplier;Ingredients;Gluten;Milk;Soya;Nuts;Sesame;Mustard;Celery
+Country miso, 4 kg tub;Barley miso;Fell Pantry;BARLEY, SOYA, salt;Y;N;Y;N;N;N;N
+Oat drink, case of 12;Oat drink;Tarn Mill;Water, OATS, salt;Y;N;N;N;;N;N
+Dark soy, 5 L;Soy sauce;Quay Stores;Water, SOYA, WHEAT, salt;N;N;Y;N;N;N;N
 `;
 const TOLD = `Kale and millet bowl
 Serves 4, portions of 300 g
@@ -129,14 +128,17 @@ const VIEWS = [
   ['labels', [1280, 800], released],
   ['larder', [1280, 800], open('/larder?food=leek')],
   [
-    'import',
-    [1280, 900],
+    'packs',
+    [1280, 800],
     async (page) => {
       await open('/larder/import')(page);
-      const file = { name: 'roots.csv', mimeType: 'text/csv', buffer: Buffer.from(TABLE) };
+      await page.getByLabel(/A supplier's list/).check();
+      const file = { name: 'sheet.csv', mimeType: 'text/csv', buffer: Buffer.from(SHEET) };
       await page.getByLabel('Choose a CSV file').setInputFiles(file);
       await page.getByRole('button', { name: 'Try it' }).click();
-      await page.waitForSelector('.refused');
+      await page.getByRole('button', { name: /^Import \d/ }).click();
+      await page.getByRole('link', { name: 'Read and confirm them' }).click();
+      await page.getByLabel('Confirm Barley miso').check();
     },
   ],
   ['bench-phone', [390, 844], open(POT)],

@@ -74,6 +74,20 @@ test('a group that is in it cannot be talked away by the answers to each of its 
   expect(said).toMatchObject({ wheat: 'contains', rye: 'contains', barley: 'contains', oats: 'contains' });
 });
 
+test('a yes to gluten, of which the statement names barley, says no more of wheat than the statement does', () => {
+  const row = [{ columnId: 'sheet_gluten', answer: 'contains' as const }];
+  expect(sheetAnswers(row, new Set(['barley']))).toEqual({ barley: 'contains' });
+  expect(sheetAnswers(row)).toEqual({
+    wheat: 'contains',
+    rye: 'contains',
+    barley: 'contains',
+    oats: 'contains',
+  });
+  expect(sheetAnswers([{ columnId: 'sheet_gluten', answer: 'none' }], new Set(['barley']))).toMatchObject({
+    wheat: 'none',
+  });
+});
+
 test('no answer of a row is ever better than the worst that a column says of that substance alone', () => {
   const answers: PackAnswer[] = ['contains', 'may-contain', 'check', 'none'];
   let seed = 7;

@@ -88,9 +88,14 @@ const WORST: readonly PackAnswer[] = ['contains', 'may-contain', 'check', 'none'
 const worst = (answers: readonly PackAnswer[]): PackAnswer =>
   WORST.find((each) => answers.includes(each)) ?? 'check';
 
-/** What a sheet's row says, substance by substance. A column of one substance overrules that of its group. */
+/**
+ * What a sheet's row says, substance by substance. A column of one substance overrules that of its group; a yes to a group of
+ * which the statement or the food names a kind says no more of the others than they do.
+ * @param named what the statement or the food itself names
+ */
 export function sheetAnswers(
   row: readonly { columnId: string; answer: PackAnswer }[],
+  named: ReadonlySet<Substance> = new Set(),
 ): Partial<Record<Substance, PackAnswer>> {
   const said: Partial<Record<Substance, PackAnswer>> = {};
   const columns = row.flatMap(({ columnId, answer }) => {
@@ -104,19 +109,32 @@ export function sheetAnswers(
     if (about.length === 0) continue;
     const own = about.filter(({ column }) => column.substances.length === 1);
     const group = about.filter(({ column }) => column.substances.length > 1);
-    said[substance] = worst((own.length > 0 ? own : group).map(({ answer }) => answer));
+    const from = own.length > 0 ? own : group.filter((each) => !isNamedElsewhere(each, substance, named));
+    if (from.length > 0) said[substance] = worst(from.map(({ answer }) => answer));
   }
-  openWhatNoOneOwns(said, columns);
+  openWhatNoOneOwns(said, columns, named);
   return said;
 }
+
+/** A yes to a group that another of its kinds accounts for. */
+const isNamedElsewhere = (
+  { column, answer }: { column: SheetColumn; answer: PackAnswer },
+  substance: Substance,
+  named: ReadonlySet<Substance>,
+): boolean =>
+  answer === 'contains' &&
+  !named.has(substance) &&
+  column.substances.some((each) => named.has(each));
 
 /** A group said to be in it, of which every single one is said not to be: then none of the single answers is believed. */
 function openWhatNoOneOwns(
   said: Partial<Record<Substance, PackAnswer>>,
   columns: readonly { column: SheetColumn; answer: PackAnswer }[],
+  named: ReadonlySet<Substance>,
 ): void {
   for (const { column, answer } of columns) {
     if (column.substances.length === 1 || (answer !== 'contains' && answer !== 'may-contain')) continue;
+    if (answer === 'contains' && column.substances.some((each) => named.has(each))) continue;
     const known = column.substances.map((each) => said[each]);
     if (known.some((each) => each === 'contains' || (each === 'may-contain' && answer === 'may-contain')))
       continue;

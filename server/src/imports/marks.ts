@@ -6,6 +6,7 @@ import {
   type Pack,
   type PackAnswer,
   type SheetMark,
+  type Substance,
 } from '@hand-ladle/core';
 
 /** Marks shown to a person; a column with more of them holds no marks but text. */
@@ -23,7 +24,7 @@ export class SheetMarks {
   }
 
   /** What a row's allergen columns say; null where the table has none. */
-  read(cells: Readonly<Record<string, string>>): Pack['sheet'] {
+  read(cells: Readonly<Record<string, string>>, named: ReadonlySet<Substance>): Pack['sheet'] {
     const columns = Object.keys(cells).filter((field) => /^(?:sheet|trace)_/.test(field));
     if (columns.length === 0) return null;
     return sheetAnswers(
@@ -33,6 +34,7 @@ export class SheetMarks {
           this.counts.set(mark, (this.counts.get(mark) ?? 0) + 1);
         return { columnId, answer: this.meaning(mark) };
       }),
+      named,
     );
   }
 

@@ -11,6 +11,7 @@ import {
   readPackSize,
   readStatement,
   rowFromFood,
+  SUBSTANCES,
   safeCellText,
   unitFactor,
   PACK_DEFAULTS,
@@ -244,7 +245,11 @@ export class ProductRows {
     this.seen.set(found.food.id, line);
     const statement = this.statementOf(own);
     const said = readStatement(statement);
-    const sheet = this.marks.read(own);
+    const named = new Set(
+      said.mentions.filter(({ status }) => status !== 'check').map((each) => each.substance),
+    );
+    for (const each of SUBSTANCES) if (found.food.allergens[each] === 'contains') named.add(each);
+    const sheet = this.marks.read(own, named);
     const value: Pack = {
       ...PACK_DEFAULTS,
       foodId: found.food.id,
