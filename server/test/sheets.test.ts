@@ -105,6 +105,19 @@ describe('a specification sheet', () => {
     );
   });
 
+  test('allergens in one column, and a yes that says which, are read as what they name', async () => {
+    const list = `Product,Our food,Ingredients,Allergens,Gluten
+Red paste,Harissa,"Chilli, garlic, oil","Celery, may be mustard",No
+Brown sauce,Brown sauce,"Tomato, dates, vinegar",None,Yes (rye)`;
+    await imported(list);
+    expect(await packOf('harissa')).toMatchObject({ allergens: { celery: 'contains', wheat: 'none' } });
+    expect((await packOf('harissa'))!.statement).toContain('Contains: Celery');
+    const brown = await packOf('brown-sauce');
+    expect(brown!.allergens).toMatchObject({ rye: 'contains' });
+    expect(brown!.allergens.wheat).toBeUndefined();
+    expect(brown!.statement).not.toContain('None');
+  });
+
   test('what a person says a mark means is believed', async () => {
     await imported(SHEET.replace('10 L', '9 L'), { marks: { tbc: 'contains' } });
     expect(await packOf('vegan-mayonnaise')).toMatchObject({ allergens: { mustard: 'contains' } });

@@ -122,9 +122,7 @@ const isNamedElsewhere = (
   substance: Substance,
   named: ReadonlySet<Substance>,
 ): boolean =>
-  answer === 'contains' &&
-  !named.has(substance) &&
-  column.substances.some((each) => named.has(each));
+  answer === 'contains' && !named.has(substance) && column.substances.some((each) => named.has(each));
 
 /** A group said to be in it, of which every single one is said not to be: then none of the single answers is believed. */
 function openWhatNoOneOwns(

@@ -41,6 +41,7 @@ export const PRODUCT_FIELDS: readonly TableField[] = [
   { id: 'drained_g', name: 'Drained weight (g)', required: false },
   { id: 'price', name: 'Price of a pack', required: false },
   { id: 'statement', name: 'Ingredient statement', required: false },
+  { id: 'contains', name: 'Contains (allergens named)', required: false },
   { id: 'may_contain', name: 'May contain', required: false },
   { id: 'certified_gluten_free', name: 'Certified gluten-free', required: false },
   ...SHEET_COLUMNS.map(({ id, name }) => ({ id, name, required: false })),
@@ -94,6 +95,8 @@ const HEADINGS: Readonly<Record<string, string>> = {
   drained_g: 'drained|drained weight',
   price: 'cost|pack price|unit price|list price',
   statement: 'ingredients|ingredient statement|ingredient list|ingredient declaration',
+  contains:
+    'contains|allergens|allergen|allergens contained|allergens present|contains allergens|allergen information|allergy advice|allergy information',
   may_contain: 'may contain|traces|precautionary|cross contamination',
   certified_gluten_free: 'gluten free|certified gluten free|gf',
 };

@@ -4,7 +4,7 @@ import type { Recipe } from '../recipe/recipe';
 import type { Leaf } from './leaves';
 
 const SHAPED =
-  /\b(?:shape|form|press|roll|pat|mould|divide|scoop)(?:e?d|ing|s)?\b[^.;]*\b(?:patt(?:y|ies)|cakes?|balls?|burgers?|fritters?|dumplings?|loaf|loaves|sausages?|croquettes?|rounds?|thin|pieces|portions)\b|\b(?:dough|batter)\b/i;
+  /\b(?:shape|form|press|roll|pat|mould|divide|scoop)(?:e?d|ing|s)?\b[^.;]*\b(?:patt(?:y|ies)|cakes?|balls?|burgers?|fritters?|dumplings?|loaf|loaves|sausages?|croquettes?|rounds?|thin|pieces|portions)\b|\b(?:press|pack)(?:e?d)?\b[^.;]*\b(?:tins?|moulds?)\b|\b(?:dough|batter)\b/i;
 const SET =
   /\b(?:leave|chill|bake|cook|stand)\b[^.;]*\b(?:to set|until (?:it (?:is |has )?)?(?:set|firm))\b|\bslice the loaf\b/i;
 

@@ -205,6 +205,17 @@ function nutWork(food: Food, line: ComposedLine, scope: Composed): Work {
   return work('it is there to bite on', 'crunch', 'body');
 }
 
+/** Grams of fat to a gram of liquid from which a blended dressing stands by what holds the oil. */
+const HOLDS_OIL_FROM = 1;
+
+/** Soya drink under more oil than itself is what holds a mayonnaise together. */
+function milkWork(line: ComposedLine, scope: Composed): Work | null {
+  const { fatGrams, liquidGrams, isBaked } = mixOf(scope);
+  const holds =
+    !isBaked && isBlended(line, scope) && liquidGrams > 0 && fatGrams / liquidGrams >= HOLDS_OIL_FROM;
+  return holds ? work('it holds the oil', 'binder') : null;
+}
+
 function crumbWork(line: ComposedLine, scope: Composed): Work | null {
   const at = stepsAt(line, scope);
   if (isBlended(line, scope) && !mixOf(scope).isShaped)
@@ -219,6 +230,7 @@ function workFound(food: Food, line: ComposedLine, scope: Composed): Work | null
   if (food.id === 'rolled-oats' || food.id.endsWith('-flakes')) return flakeWork(line, scope);
   if (food.category === 'nut') return nutWork(food, line, scope);
   if (food.id === 'breadcrumbs') return crumbWork(line, scope);
+  if (food.id === 'soya-milk') return milkWork(line, scope);
   return null;
 }
 

@@ -2,6 +2,7 @@
 import {
   isDoubtfulMark,
   readMark,
+  readStatement,
   sheetAnswers,
   type Pack,
   type PackAnswer,
@@ -27,6 +28,14 @@ export class SheetMarks {
   read(cells: Readonly<Record<string, string>>, named: ReadonlySet<Substance>): Pack['sheet'] {
     const columns = Object.keys(cells).filter((field) => /^(?:sheet|trace)_/.test(field));
     if (columns.length === 0) return null;
+    // "Yes (wheat)" names which.
+    const also = columns.flatMap((columnId) =>
+      readMark(cells[columnId]!) === 'contains'
+        ? readStatement(`Contains: ${cells[columnId]!.replace(/[()]/g, ' , ')}`).mentions.map(
+            ({ substance }) => substance,
+          )
+        : [],
+    );
     return sheetAnswers(
       columns.map((columnId) => {
         const mark = cells[columnId]!.trim().slice(0, MOST_LENGTH);
@@ -34,7 +43,7 @@ export class SheetMarks {
           this.counts.set(mark, (this.counts.get(mark) ?? 0) + 1);
         return { columnId, answer: this.meaning(mark) };
       }),
-      named,
+      new Set([...named, ...also]),
     );
   }
 

@@ -137,6 +137,7 @@ export class FoodRows {
   }
 }
 
+const NOTHING = /^(?:no|none|nil|n\/a|-|–)\.?$/i;
 const YES = /^(?:y|yes|true|1|x|ja|oui|certified|gf)$/i;
 
 /** Reads the rows of a supplier's list: each a product for a food of the larder, read by nobody yet. */
@@ -272,13 +273,17 @@ export class ProductRows {
     return { value, isNew: true };
   }
 
+  /** The statement with what other columns say is and may be in it. */
   private statementOf(own: Record<string, string>): string {
-    const may = (own['may_contain'] ?? '').trim();
-    const statement = (own['statement'] ?? '').trim();
-    if (may === '' || /^(?:no|none|n\/a|-)$/i.test(may)) return statement.slice(0, 4000);
-    const words = /^may contain/i.test(may) ? may : `May contain: ${may}`;
-    return `${statement}${statement === '' || /[.!]$/.test(statement) ? '' : '.'} ${words}`
-      .trim()
+    const said = (field: string, lead: string): string => {
+      const text = (own[field] ?? '').trim();
+      if (text === '' || NOTHING.test(text)) return '';
+      return new RegExp(`^${lead}`, 'i').test(text) ? text : `${lead}: ${text}`;
+    };
+    return [(own['statement'] ?? '').trim(), said('contains', 'Contains'), said('may_contain', 'May contain')]
+      .filter((part) => part !== '')
+      .map((part, index, all) => (index === all.length - 1 || /[.!]$/.test(part) ? part : `${part}.`))
+      .join(' ')
       .slice(0, 4000);
   }
 }
