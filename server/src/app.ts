@@ -42,16 +42,14 @@ import { apiPage, openApiDocument } from './openapi';
 import {
   batchSheetRequest,
   checked,
-  confirmManyRequest,
-  confirmRequest,
   demandRequest,
   nameRequest,
-  packRequest,
   parseRequest,
   savedRecipe,
   weightRequest,
   worksheetRequest,
 } from './schemas';
+import { confirmManyRequest, confirmRequest, packRequest } from './pack-schemas';
 import type { KitchenSettings, SavedRecipe } from './database/rows';
 import type { Store } from './store';
 
@@ -203,10 +201,7 @@ function addKitchenRoutes(app: Hono, { store }: AppOptions): void {
     return context.json(packsToRead(recipes, await store.book(), kitchen));
   });
   app.post('/api/kitchens/:id/packs/confirm', async (context) => {
-    const all = checked<{ foodIds: string[]; checkedBy: string; checkedOn: string }>(
-      confirmManyRequest,
-      await bodyOf(context),
-    );
+    const all = checked<Parameters<Store['confirmPacks']>[1]>(confirmManyRequest, await bodyOf(context));
     const { id } = context.req.param();
     return context.json({ ...(await store.confirmPacks(id, all)), kitchen: await store.kitchen(id) });
   });

@@ -34,6 +34,7 @@ export const ERRORS = {
     message:
       'This would say less of an allergen, of animal origin or of a caution than the larder does. Record what the pack says instead.',
   },
+  'pack-changed': { status: 409, message: 'Its statement changed while it was read. Read it again.' },
   'pack-contradicts': {
     status: 422,
     message: 'The answers say less than the statement of the pack. Nothing was recorded.',

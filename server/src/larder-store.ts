@@ -273,16 +273,21 @@ export class LarderStore {
     return { ...known, productName, supplier, netGrams, drainedGrams, price };
   }
 
-  /** A person read the changed statement and said yes: it holds from now on. */
+  /**
+   * A person read the changed statement and said yes: it holds from now on.
+   * @param read which statement was read; where it is told, one that changed since then is refused
+   */
   async confirmPack(
     kitchenId: string,
     foodId: string,
     by: { checkedBy: string; checkedOn: string },
+    read?: number,
   ): Promise<Kitchen> {
     const { service } = await this.kitchen(kitchenId);
     const { food } = await this.food(foodId);
     await this.withPack(kitchenId, foodId, (known) => {
       if (!known) throw new ApiError('food-not-found');
+      if (read !== undefined && known.statementVersion !== read) throw new ApiError('pack-changed');
       const confirmed = { ...known, ...by, isConfirmed: true };
       this.mustBeRead(confirmed, food, service.readingDays);
       return confirmed;
@@ -296,13 +301,20 @@ export class LarderStore {
    */
   async confirmPacks(
     kitchenId: string,
-    { foodIds, ...by }: { foodIds: readonly string[]; checkedBy: string; checkedOn: string },
+    {
+      packs,
+      ...by
+    }: {
+      packs: readonly { foodId: string; statementVersion: number }[];
+      checkedBy: string;
+      checkedOn: string;
+    },
   ): Promise<{ confirmed: string[]; refused: { foodId: string; message: string }[] }> {
     const confirmed: string[] = [];
     const refused: { foodId: string; message: string }[] = [];
-    for (const foodId of foodIds) {
+    for (const { foodId, statementVersion } of packs) {
       try {
-        await this.confirmPack(kitchenId, foodId, by);
+        await this.confirmPack(kitchenId, foodId, by, statementVersion);
         confirmed.push(foodId);
       } catch (error) {
         if (!(error instanceof ApiError) || error.code === 'kitchen-not-found') throw error;

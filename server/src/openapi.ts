@@ -8,18 +8,16 @@ import { ratingRequest, swapEntry, versionsRequest } from './swap-schemas';
 import { kitchenRequest, newKitchenRequest } from './kitchen-schemas';
 import {
   batchSheetRequest,
-  confirmManyRequest,
-  confirmRequest,
   demandRequest,
   foodRequest,
   nameRequest,
-  packRequest,
   parseRequest,
   savedRecipe,
   swapsRequest,
   weightRequest,
   worksheetRequest,
 } from './schemas';
+import { confirmManyRequest, confirmRequest, packRequest } from './pack-schemas';
 
 export interface Operation {
   method: 'get' | 'post' | 'put' | 'delete';

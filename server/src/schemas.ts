@@ -27,10 +27,10 @@ export const MOST_TEXT = 200_000;
 export const id = Joi.string()
   .pattern(/^[a-z0-9][a-z0-9-]{0,79}$/)
   .description('Lower-case letters, digits and hyphens');
-const name = Joi.string().trim().min(1).max(200);
-const grams = Joi.number().positive().max(100_000_000).precision(3);
-const person = Joi.string().trim().min(1).max(120);
-const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
+export const name = Joi.string().trim().min(1).max(200);
+export const grams = Joi.number().positive().max(100_000_000).precision(3);
+export const person = Joi.string().trim().min(1).max(120);
+export const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
 export const regime = Joi.string().valid('us', 'eu');
 const findings = Joi.array().items(Joi.object()).max(50);
 
@@ -286,41 +286,6 @@ export const swapsRequest = Joi.object({
     .pattern(id, Joi.string().valid(...SWAP_FUNCTIONS))
     .description('What a food does in the dish, by its id, where the recipe leaves it open'),
 }).xor('recipeId', 'recipe');
-
-/** What is known of a substance in a pack. */
-export const packAnswer = Joi.string().valid('contains', 'may-contain', 'none', 'check');
-
-export const packRequest = Joi.object({
-  productName: name.required(),
-  statement: Joi.string().trim().max(4000).allow('').required(),
-  allergens: Joi.object(Object.fromEntries(SUBSTANCES.map((each) => [each, packAnswer]))).required(),
-  sheet: Joi.object(Object.fromEntries(SUBSTANCES.map((each) => [each, packAnswer])))
-    .allow(null)
-    .default(null)
-    .description("What the allergen table of the supplier's sheet says"),
-  certifiedGlutenFree: Joi.boolean().required(),
-  animal: Joi.string().valid('plant', 'animal').allow(null).default(null),
-  own: Joi.object()
-    .pattern(id, Joi.string().valid('contains', 'may-contain', 'none'))
-    .default({}),
-  supplier: Joi.string().trim().max(120).allow('').default(''),
-  netGrams: grams.allow(null).default(null),
-  drainedGrams: grams.allow(null).default(null),
-  price: Joi.number().positive().max(1_000_000).precision(2).allow(null).default(null),
-  panel: Joi.object(
-    Object.fromEntries(NUTRIENTS.map((each) => [each, Joi.number().min(0).max(1_000_000)])),
-  ).default({}),
-  checkedBy: person.required(),
-  checkedOn: date.required(),
-});
-
-export const confirmRequest = Joi.object({ checkedBy: person.required(), checkedOn: date.required() });
-
-export const confirmManyRequest = Joi.object({
-  foodIds: Joi.array().items(id).min(1).max(1000).unique().required(),
-  checkedBy: person.required(),
-  checkedOn: date.required(),
-});
 
 export const nameRequest = Joi.object({
   written: Joi.string().trim().min(1).max(400).required(),

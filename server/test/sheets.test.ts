@@ -74,7 +74,10 @@ describe('a specification sheet', () => {
     await imported(SHEET);
     expect(await statusOf('50 g ketchup', 'soy')).toBe('check');
     const { status, body } = await world.send('POST', `/api/kitchens/${schoolId}/packs/confirm`, {
-      foodIds: ['ketchup', 'hoisin-sauce', 'vegan-mayonnaise', 'no-such-food'],
+      packs: ['ketchup', 'hoisin-sauce', 'vegan-mayonnaise', 'no-such-food'].map((foodId) => ({
+        foodId,
+        statementVersion: 1,
+      })),
       ...BY,
     });
     expect(status).toBe(200);
@@ -121,6 +124,22 @@ Brown sauce,Brown sauce,"Tomato, dates, vinegar",None,Yes (rye)`;
   test('what a person says a mark means is believed', async () => {
     await imported(SHEET.replace('10 L', '9 L'), { marks: { tbc: 'contains' } });
     expect(await packOf('vegan-mayonnaise')).toMatchObject({ allergens: { mustard: 'contains' } });
+  });
+
+  test('a statement that changed while it was read is not confirmed by who read the old one', async () => {
+    const before = (await packOf('harissa'))!;
+    await imported('Product,Our food,Ingredients\nRed paste,Harissa,"Chilli, ALMOND oil"');
+    const { body } = await world.send('POST', `/api/kitchens/${schoolId}/packs/confirm`, {
+      packs: [{ foodId: 'harissa', statementVersion: before.statementVersion }],
+      ...BY,
+    });
+    expect(body).toMatchObject({ confirmed: [], refused: [{ foodId: 'harissa' }] });
+    expect((await packOf('harissa'))!.isConfirmed).toBe(false);
+  });
+
+  test('a mark that is a word of the machine means nothing', async () => {
+    await imported('Product,Our food,Soya\nGlaze,Teriyaki sauce,constructor');
+    expect((await packOf('teriyaki-sauce'))!.sheet).toEqual({ soy: 'check' });
   });
 
   test('the packs that settle the most dishes come first', async () => {

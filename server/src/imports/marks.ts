@@ -16,12 +16,15 @@ const MOST_LENGTH = 60;
 
 export class SheetMarks {
   private readonly counts = new Map<string, number>();
+  private readonly told: ReadonlyMap<string, PackAnswer>;
 
   /** `told`: what a person said some marks mean. */
-  constructor(private readonly told: Readonly<Record<string, PackAnswer>>) {}
+  constructor(told: Readonly<Record<string, PackAnswer>>) {
+    this.told = new Map(Object.entries(told));
+  }
 
   private meaning(mark: string): PackAnswer {
-    return this.told[mark] ?? readMark(mark) ?? 'check';
+    return this.told.get(mark) ?? readMark(mark) ?? 'check';
   }
 
   /** What a row's allergen columns say; null where the table has none. */
@@ -52,7 +55,7 @@ export class SheetMarks {
     const all = [...this.counts.keys()];
     return [...this.counts]
       .map(([text, count]): SheetMark => {
-        const isTold = this.told[text] !== undefined;
+        const isTold = this.told.has(text);
         const isDoubtful = !isTold && (readMark(text) === null || isDoubtfulMark(text, all));
         return { text, count, means: this.meaning(text), isDoubtful };
       })

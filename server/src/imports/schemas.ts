@@ -1,6 +1,7 @@
 /** What an import takes. */
 import Joi from 'joi';
-import { id, packAnswer } from '../schemas';
+import { packAnswer } from '../pack-schemas';
+import { id } from '../schemas';
 
 export const runRequest = Joi.object({
   mapping: Joi.object().pattern(Joi.string().max(300), Joi.string().max(60).allow('')).required(),

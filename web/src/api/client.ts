@@ -172,7 +172,10 @@ export const server = {
   confirmPack: (kitchenId: string, foodId: string, by: { checkedBy: string; checkedOn: string }) =>
     call<Kitchen>(`/api/kitchens/${kitchenId}/packs/${foodId}/confirm`, 'POST', by),
   packsToRead: (kitchenId: string) => call<PackToRead[]>(`/api/kitchens/${kitchenId}/packs-to-read`),
-  confirmPacks: (kitchenId: string, request: { foodIds: string[]; checkedBy: string; checkedOn: string }) =>
+  confirmPacks: (
+    kitchenId: string,
+    request: { packs: { foodId: string; statementVersion: number }[]; checkedBy: string; checkedOn: string },
+  ) =>
     call<{ confirmed: string[]; refused: { foodId: string; message: string }[]; kitchen: Kitchen }>(
       `/api/kitchens/${kitchenId}/packs/confirm`,
       'POST',

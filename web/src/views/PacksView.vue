@@ -94,7 +94,9 @@ async function confirm(): Promise<void> {
   isSaving.value = true;
   try {
     const answer = await server.confirmPacks(book.kitchen.id, {
-      foodIds: [...chosen.value],
+      packs: waitingRows.value
+        .filter(({ foodId }) => chosen.value.has(foodId))
+        .map(({ foodId, pack }) => ({ foodId, statementVersion: pack!.statementVersion })),
       checkedBy: readBy.value.trim(),
       checkedOn: new Date().toISOString().slice(0, 10),
     });

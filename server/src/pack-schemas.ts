@@ -1,0 +1,53 @@
+/** What the API takes of packs: what one says, and who confirms it. */
+import Joi from 'joi';
+import { NUTRIENTS, SUBSTANCES } from '@hand-ladle/core';
+import { date, grams, id, name, person } from './schemas';
+
+/** What is known of a substance in a pack. */
+export const packAnswer = Joi.string().valid('contains', 'may-contain', 'none', 'check');
+
+export const packRequest = Joi.object({
+  productName: name.required(),
+  statement: Joi.string().trim().max(4000).allow('').required(),
+  allergens: Joi.object(Object.fromEntries(SUBSTANCES.map((each) => [each, packAnswer]))).required(),
+  sheet: Joi.object(Object.fromEntries(SUBSTANCES.map((each) => [each, packAnswer])))
+    .allow(null)
+    .default(null)
+    .description("What the allergen table of the supplier's sheet says"),
+  certifiedGlutenFree: Joi.boolean().required(),
+  animal: Joi.string().valid('plant', 'animal').allow(null).default(null),
+  own: Joi.object()
+    .pattern(id, Joi.string().valid('contains', 'may-contain', 'none'))
+    .default({}),
+  supplier: Joi.string().trim().max(120).allow('').default(''),
+  netGrams: grams.allow(null).default(null),
+  drainedGrams: grams.allow(null).default(null),
+  price: Joi.number().positive().max(1_000_000).precision(2).allow(null).default(null),
+  panel: Joi.object(
+    Object.fromEntries(NUTRIENTS.map((each) => [each, Joi.number().min(0).max(1_000_000)])),
+  ).default({}),
+  checkedBy: person.required(),
+  checkedOn: date.required(),
+});
+
+export const confirmRequest = Joi.object({ checkedBy: person.required(), checkedOn: date.required() });
+
+export const confirmManyRequest = Joi.object({
+  packs: Joi.array()
+    .items(
+      Joi.object({
+        foodId: id.required(),
+        statementVersion: Joi.number()
+          .integer()
+          .min(1)
+          .required()
+          .description('The statement that was read: one that changed since is not confirmed'),
+      }),
+    )
+    .min(1)
+    .max(1000)
+    .unique('foodId')
+    .required(),
+  checkedBy: person.required(),
+  checkedOn: date.required(),
+});
