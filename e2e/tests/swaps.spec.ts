@@ -95,7 +95,10 @@ test('a swap by hand: the same checks, what it brings in, undo', async ({ page }
   await row(page, 'Firm tofu').getByRole('button', { name: 'Swap Firm tofu' }).click();
   const panel = page.getByRole('dialog', { name: 'Instead of firm tofu' });
   await expect(panel.locator('li').first()).toContainText('Protein -');
-  await panel.locator('li', { hasText: /(?<!oyster )mushrooms/ }).getByRole('button', { name: 'Take it' }).click();
+  await panel
+    .locator('li', { hasText: /(?<!oyster )mushrooms/ })
+    .getByRole('button', { name: 'Take it' })
+    .click();
   await expect(panel.locator('li.taken')).toContainText('In the dish now');
   await page.keyboard.press('Escape');
   await expect(row(page, 'Mushrooms')).toContainText('instead of firm tofu');
