@@ -33,7 +33,7 @@ const database = connect({
 });
 await migrate(database);
 const store = new Store(database, defineTables(database));
-const jobs = new ImportJobs(store, join(FOLDER, 'imports'), () => '2026-01-01');
+const jobs = new ImportJobs(store, join(FOLDER, 'imports'), () => new Date('2026-01-01T00:00:00Z'));
 const insert = database.getQueryInterface();
 const empty = () => database.query('DELETE FROM foods');
 

@@ -34,6 +34,16 @@ export const ERRORS = {
     message:
       'This would say less of an allergen, of animal origin or of a caution than the larder does. Record what the pack says instead.',
   },
+  'tray-not-free': { status: 422, message: 'This dish is not for that group. Nothing was printed.' },
+  'claim-typed': {
+    status: 422,
+    message:
+      'A label makes no claim by what is typed onto it. Nothing was printed: name a group or a texture.',
+  },
+  'made-ahead': {
+    status: 422,
+    message: 'It is said to be made on a day that has not come yet. Nothing was printed.',
+  },
   'pack-changed': { status: 409, message: 'Its statement changed while it was read. Read it again.' },
   'pack-contradicts': {
     status: 422,

@@ -10,6 +10,7 @@ import {
   FRYING_FATS,
   MOST_OWN_ALLERGENS,
   PANS,
+  isTimeZone,
   PLAIN_SERVICE,
   PULSE_WAYS,
   SALT_WAYS,
@@ -105,6 +106,22 @@ const service = Joi.object({
   bandShares: Joi.object(Object.fromEntries(BAND_IDS.map((each) => [each, bandShare]))).required(),
   keepsDays: Joi.number().integer().min(1).max(MOST_KEEPS_DAYS).required(),
   readingDays: Joi.number().integer().min(1).max(3650).default(PLAIN_SERVICE.readingDays),
+  timeZone: Joi.string()
+    .max(60)
+    .custom((value: string, helpers) =>
+      isTimeZone(value)
+        ? value
+        : helpers.message({ custom: `"${value}" is no time zone: write it like Europe/London` }),
+    )
+    .default(PLAIN_SERVICE.timeZone)
+    .description('IANA name of the time zone its dates are in'),
+  publicAddress: Joi.string()
+    .max(200)
+    .uri({ scheme: ['http', 'https'] })
+    .pattern(/[^/]$/)
+    .allow('')
+    .default('')
+    .description('Where a phone reaches this app; a QR code holds the batch code alone without one'),
 });
 
 /** What a kitchen sets for itself. */

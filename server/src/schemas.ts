@@ -30,7 +30,14 @@ export const id = Joi.string()
 export const name = Joi.string().trim().min(1).max(200);
 export const grams = Joi.number().positive().max(100_000_000).precision(3);
 export const person = Joi.string().trim().min(1).max(120);
-export const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
+/** A day of the calendar, ISO. */
+export const date = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/)
+  .custom((value: string, helpers) => {
+    const at = Date.parse(`${value}T00:00:00Z`);
+    const isDay = Number.isFinite(at) && new Date(at).toISOString().startsWith(value);
+    return isDay ? value : helpers.message({ custom: `"${value}" is no day of the calendar` });
+  });
 export const regime = Joi.string().valid('us', 'eu');
 const findings = Joi.array().items(Joi.object()).max(50);
 

@@ -1,4 +1,5 @@
 /** What the server does beside keeping the book: people, the audit trail, labels on their way, the printer and the scale. */
+import { dayIn, type Kitchen } from '@hand-ladle/core';
 import { AuditTrail } from './accounts/audit';
 import { People } from './accounts/people';
 import { SimulatedPrinter } from './devices/simulated-printer';
@@ -14,8 +15,8 @@ export interface Services {
   printer: SimulatedPrinter;
   scale: SimulatedScale;
   spool: Spool;
-  /** Today in the kitchen, ISO. */
-  today: () => string;
+  /** The day it is in a kitchen. */
+  today: (kitchen: Kitchen) => string;
 }
 
 /** The services of a store. A real printer or scale takes the place of the simulated one here. */
@@ -36,6 +37,6 @@ export function createServices(
     printer,
     scale: new SimulatedScale(),
     spool,
-    today: () => now().toISOString().slice(0, 10),
+    today: ({ service }) => dayIn(service.timeZone, now().getTime()),
   };
 }

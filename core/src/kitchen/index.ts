@@ -7,3 +7,4 @@ export * from './diners';
 export * from './price';
 export * from './conventions';
 export * from './service';
+export * from './day';

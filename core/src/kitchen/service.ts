@@ -15,6 +15,10 @@ export interface KitchenService {
   keepsDays: number;
   /** Days after which a pack must be read again: a reading older than that is not taken (kitchen policy). */
   readingDays: number;
+  /** IANA name of the time zone its dates are in: "Europe/London". */
+  timeZone: string;
+  /** Where a phone reaches this app, without a slash at its end; empty where none does, and then a QR code holds the batch code. */
+  publicAddress: string;
 }
 
 /** A café without a school or a ward; three days, and two years for a reading, are usual policies (convention). */
@@ -24,4 +28,6 @@ export const PLAIN_SERVICE: KitchenService = {
   bandShares: { 'k-5': 0.75, '6-8': 1, '9-12': 1.25 },
   keepsDays: 3,
   readingDays: 730,
+  timeZone: 'Etc/UTC',
+  publicAddress: '',
 };

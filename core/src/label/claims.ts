@@ -7,6 +7,7 @@ import type { Regime } from '../allergen/substances';
 import type { FactId, Facts } from '../nutrition';
 import { fixedText } from '../quantity';
 import type { Range } from '../worksheet/ranges';
+import type { LabelKind } from './content';
 import type { Language } from './words';
 
 export type ClaimStanding = 'met' | 'best figure only' | 'not met' | 'unknown';
@@ -168,6 +169,13 @@ function figureStanding(claim: FigureClaim, ground: ClaimGround): ClaimStanding 
   if (best >= claim.amount) return 'best figure only';
   return missing.has(claim.figure) ? 'unknown' : 'not met';
 }
+
+/** What no pack may say from a calculation: a buyer reads it as a promise that only a test can give. */
+const NOT_ON_PACKS = new Set(['no-gluten-ingredients']);
+
+/** The claims that a label of a kind may carry: counter card and tray slip stand before somebody who can ask. */
+export const claimsOn = <T extends Pick<Claim, 'id'>>(kind: LabelKind, claims: readonly T[]): T[] =>
+  kind === 'counter' || kind === 'tray' ? [...claims] : claims.filter(({ id }) => !NOT_ON_PACKS.has(id));
 
 /** Statements about what is not in it: never "free", and only where every line is clear. */
 const ABSENCES: readonly { id: string; flag: string; text: Text; condition: string }[] = [

@@ -199,6 +199,10 @@ const EU_ROWS: readonly Row[] = [
 export const printedFigures = (regime: Regime): ReadonlySet<string> => PRINTED[regime];
 const PRINTED = { us: new Set(US_ROWS.map(({ id }) => id)), eu: new Set(EU_ROWS.map(({ id }) => id)) };
 
+/** A US amount that is printed as zero has a daily value of zero: "Saturated Fat 0g 1%" contradicts itself (21 CFR 101.9(d)(7)(ii)). */
+const dailyOf = (regime: Regime, text: string, daily: string): string =>
+  regime === 'us' && daily !== '' && /^0(?:g|mg|mcg)$/.test(text) ? percent(0) : daily;
+
 /** The figures of a regime's label from facts per portion and per 100 g; %DV comes from the unrounded amounts. */
 export function labelFigures(
   perPortion: Facts,
@@ -215,7 +219,7 @@ export function labelFigures(
       name,
       text: mark + text(perPortion),
       per100gText: regime === 'eu' ? mark + text(per100g) : '',
-      dailyValueText: isIncomplete ? '' : daily(perPortion),
+      dailyValueText: isIncomplete ? '' : dailyOf(regime, text(perPortion), daily(perPortion)),
       indent,
       isIncomplete,
     };

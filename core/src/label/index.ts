@@ -16,3 +16,4 @@ export * from './release';
 export * from './options';
 export * from './menu-sheet';
 export * from './release-view';
+export * from './free-text';

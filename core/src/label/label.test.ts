@@ -1,7 +1,12 @@
 import {
   carbohydrateTextUs,
   cholesterolTextUs,
+  claimInText,
+  claimsOn,
   dailyValueMineralUs,
+  FACT_NAMES,
+  LABEL_KINDS,
+  labelFigures,
   macroTextEu,
   roundEnergyUs,
   roundFatUs,
@@ -9,6 +14,9 @@ import {
   roundSodiumUs,
   saltTextEu,
   saturatesTextEu,
+  standingIn,
+  toleranceUs,
+  type Facts,
   type Kitchen,
   type Pack,
   PACK_DEFAULTS,
@@ -215,4 +223,54 @@ describe('draft', () => {
     expect(label(recipe, withPaste(us)).draftReasons.join(' ')).toMatch(/Potassium is "at least"/);
     expect(label(recipe, withPaste(eu)).isDraft).toBe(false);
   });
+});
+
+const ZERO_FACTS = Object.fromEntries(Object.keys(FACT_NAMES).map((id) => [id, 0])) as unknown as Facts;
+
+describe('what an inspector strikes out', () => {
+  test('US: tree nuts are named once, with every kind; what is in it is not said to be possible', () => {
+    const nuts = label(['50 g hazelnuts', '50 g walnuts', '30 g almonds', '400 g carrots'], us);
+    expect(nuts.contains).toBe('Contains: Tree nuts (almonds, hazelnuts, walnuts).');
+    expect((nuts.mayContain.match(/Tree nuts/g) ?? []).length).toBeLessThanOrEqual(1);
+    expect(nuts.mayContain).not.toMatch(/almonds|hazelnuts|walnuts/);
+  });
+
+  test('US: an amount printed as zero has a daily value of zero', () => {
+    const of = (facts: object) => labelFigures({ ...ZERO_FACTS, ...facts }, ZERO_FACTS, new Set(), 'us');
+    const sat = of({ saturatesG: 0.3 }).find(({ id }) => id === 'saturatesG')!;
+    expect([sat.text, sat.dailyValueText]).toEqual(['0g', '0%']);
+    const some = of({ saturatesG: 0.6 }).find(({ id }) => id === 'saturatesG')!;
+    expect([some.text, some.dailyValueText]).toEqual(['0.5g', '3%']);
+    expect(of({ calciumMg: 20 }).find(({ id }) => id === 'calciumMg')!.dailyValueText).toBe('0%');
+  });
+
+  test('US: a zero that the law allows is inside its band, and one it does not is not', () => {
+    expect(standingIn(toleranceUs('saturatesG', 0), { low: 0.2, high: 0.45 }, false)).toBe('inside');
+    expect(standingIn(toleranceUs('saturatesG', 0), { low: 0.6, high: 0.9 }, false)).toBe('outside');
+    expect(standingIn(toleranceUs('sodiumMg', 0), { low: 1, high: 4 }, false)).toBe('inside');
+    expect(standingIn(toleranceUs('fatG', 2), { low: 1, high: 2.5 }, false)).toBe('partly');
+  });
+
+  test('"no gluten ingredients" stands on a counter card, and on no pack', () => {
+    const claims = [{ id: 'no-gluten-ingredients' }, { id: 'no-animal-ingredients' }];
+    for (const kind of LABEL_KINDS) {
+      const ids = claimsOn(kind, claims).map(({ id }) => id);
+      expect(ids).toContain('no-animal-ingredients');
+      expect(ids.includes('no-gluten-ingredients')).toBe(kind === 'counter' || kind === 'tray');
+    }
+  });
+
+  test.each([
+    'nut free', 'Nut-free', 'free from gluten', 'gluten free tray', 'sans gluten', 'sin gluten', 'glutenfrei', 'no nuts', 'vegan', 'safe for coeliacs',
+    'suitable for coeliacs', 'without soya', 'contains no milk', 'halal', 'senza glutine', 'non dairy',
+  ])('"%s" typed onto a label is a claim', (text) => {
+    expect(claimInText(text)).not.toBeNull();
+  }); // prettier-ignore
+
+  test.each(['Ward 3', 'Bed 12', 'Class 4b', 'puréed', 'Level 5 minced and moist', 'Tables by the window', 'Noah', 'soft', 'Freeman House', 'Nora'])(
+    '"%s" typed onto a label is none',
+    (text) => {
+      expect(claimInText(text)).toBeNull();
+    },
+  ); // prettier-ignore
 });

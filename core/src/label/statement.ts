@@ -223,21 +223,24 @@ function withTail(ordered: readonly StatementItem[]): {
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** Names of the declared substances at a status, in the order of the table; US tree nuts name their kind. */
-function declaredNames(
-  traces: readonly Trace[],
-  status: Trace['status'],
-  setting: AllergenSetting,
-  language: Language,
-): string[] {
+/** Bits of the declared substances at a status. */
+function declaredAt(traces: readonly Trace[], status: Trace['status'], setting: AllergenSetting): number {
   let bits = 0;
   for (const trace of traces) if (trace.status === status) bits |= trace.bits;
-  return substancesIn(bits & declaredBits(setting)).map((each) => {
-    const word = capital(allergenWord(each, setting.regime, language));
-    const nut = allergensOf(setting).find((allergen) => allergen.id === 'tree-nut');
-    return setting.regime === 'us' && nut?.substances.includes(each)
-      ? `${LABEL_WORDS[language].treeNuts} (${word.toLowerCase()})`
-      : word;
+  return bits & declaredBits(setting);
+}
+
+/** Names of substances in the order of the table; US tree nuts stand together under their name, said once, with each kind. */
+function declaredNames(bits: number, setting: AllergenSetting, language: Language): string[] {
+  const nuts = allergensOf(setting).find((allergen) => allergen.id === 'tree-nut')?.bits ?? 0;
+  const wordOf = (each: Substance): string => allergenWord(each, setting.regime, language);
+  const kinds = setting.regime === 'us' ? substancesIn(bits & nuts) : [];
+  return substancesIn(bits).flatMap((each): string[] => {
+    if (!kinds.includes(each)) return [capital(wordOf(each))];
+    if (each !== kinds[0]) return [];
+    return [
+      `${LABEL_WORDS[language].treeNuts} (${kinds.map((kind) => wordOf(kind).toLowerCase()).join(', ')})`,
+    ];
   });
 }
 
@@ -256,16 +259,11 @@ export function allergenStatement(
   named: { contains: string[]; mayContain: string[] };
 } {
   const words = LABEL_WORDS[language];
-  const contains = declaredNames(traces, 'contains', setting, language);
-  const may = declaredNames(traces, 'may-contain', setting, language).filter(
-    (name) => !contains.includes(name),
-  );
-  const check = declaredNames(
-    traces.filter((trace) => trace.isNamed),
-    'check',
-    setting,
-    language,
-  ).filter((name) => !contains.includes(name));
+  const held = declaredAt(traces, 'contains', setting);
+  const named = traces.filter((trace) => trace.isNamed);
+  const contains = declaredNames(held, setting, language);
+  const may = declaredNames(declaredAt(traces, 'may-contain', setting) & ~held, setting, language);
+  const check = declaredNames(declaredAt(named, 'check', setting) & ~held, setting, language);
   const isAnyUnchecked = traces.some((trace) => trace.status === 'check');
   const inList = words.allergensInCapitals;
   const us = contains.length > 0 ? `${words.contains}: ${contains.join(', ')}.` : '';

@@ -26,11 +26,26 @@ const US_THIRD_GROUP: ReadonlySet<FactId> = new Set<FactId>([
   'addedSugarsG',
 ]);
 
+/** What the law lets a label call zero, below this amount a serving. Source: 21 CFR 101.9(c)(1) to (6). */
+export const US_ZERO_BELOW: Readonly<Partial<Record<FactId, number>>> = {
+  energyKcal: 5,
+  fatG: 0.5,
+  saturatesG: 0.5,
+  transG: 0.5,
+  cholesterolMg: 2,
+  sodiumMg: 5,
+  sugarsG: 0.5,
+  addedSugarsG: 0.5,
+};
+
 /**
  * US band of a declared amount per serving. Protein, carbohydrate, fibre, vitamins and minerals are class II here, as
  * occurs naturally; what is added to a food (class I) must reach all of it, which a kitchen's own dish has none of.
  */
 export function toleranceUs(id: FactId, declared: number): ToleranceBand {
+  const zeroBelow = declared === 0 ? US_ZERO_BELOW[id] : undefined;
+  if (zeroBelow !== undefined)
+    return { low: null, high: zeroBelow, rule: `declared zero below ${zeroBelow}, 21 CFR 101.9(c)` };
   return US_THIRD_GROUP.has(id)
     ? {
         low: null,

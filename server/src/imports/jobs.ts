@@ -10,6 +10,7 @@ import type { ReadableStream } from 'node:stream/web';
 import type { Transaction } from 'sequelize';
 import Papa from 'papaparse';
 import {
+  dayIn,
   FOOD_FIELDS,
   guessMapping,
   PRODUCT_FIELDS,
@@ -101,7 +102,7 @@ export class ImportJobs {
   constructor(
     private readonly store: Store,
     private readonly folder: string,
-    private readonly today: () => string,
+    private readonly now: () => Date = () => new Date(),
   ) {
     mkdirSync(folder, { recursive: true });
   }
@@ -168,7 +169,7 @@ export class ImportJobs {
   }
 
   takeBack(id: string): Promise<TakenBack> {
-    return takeBack(this.store, id, new Date());
+    return takeBack(this.store, id, this.now());
   }
 
   /** Where the report of all refused rows is, if there is one. */
@@ -248,8 +249,9 @@ export class ImportJobs {
   private async productWriter({ id, table }: Job, request: RunRequest): Promise<Writer> {
     const kitchen: Kitchen = await this.store.kitchen(request.kitchenId);
     const reading = { headers: table.headers, ...request };
+    const today = dayIn(kitchen.service.timeZone, this.now().getTime());
     const { foods } = await this.store.book();
-    const rows = new ProductRows(foods, reading, this.today(), request.marks);
+    const rows = new ProductRows(foods, reading, today, request.marks);
     return {
       marks: () => rows.marks.list(),
       kitchenId: kitchen.id,
@@ -280,7 +282,7 @@ export class ImportJobs {
           const { id, kind, fileName } = job;
           const { created, updated } = progress;
           const { kitchenId, written } = writer;
-          const at = new Date();
+          const at = this.now();
           await keepFinished(
             this.store,
             { id, kind, fileName, kitchenId, at, created, updated, written },

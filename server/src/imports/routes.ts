@@ -24,8 +24,6 @@ import type { Store } from '../store';
 import { ImportJobs, type RunRequest } from './jobs';
 import { MOST_FILE_BYTES } from './table-file';
 
-const today = (): string => new Date().toISOString().slice(0, 10);
-
 /** The larder as one table, one food a row, headings with units. */
 function foodTable(foods: readonly Food[]): string {
   const rows = foods.map((food) =>
@@ -82,7 +80,7 @@ function addFoodRoutes(app: Hono, store: Store): void {
 }
 
 export function addLarderRoutes(app: Hono, store: Store, importFolder: string): void {
-  const imports = new ImportJobs(store, importFolder, today);
+  const imports = new ImportJobs(store, importFolder);
   const upload = (body: unknown) => body as ReadableStream<Uint8Array> | null;
   app.get('/api/foods.csv', async (context) => {
     asFile(context, 'foods.csv', 'text/csv; charset=utf-8');

@@ -1,14 +1,23 @@
 /** How a label is set: the kind, the paper, the pack, and what is known only when it is printed. */
 import {
+  claimInText,
+  claimsOn,
   labelContent,
+  menuAnswer,
+  menuRow,
   setLabel,
+  type Claim,
   type CodeImage,
+  type Kitchen,
   type Label,
   type LabelContent,
   type LabelOptions,
+  type Recipe,
   type SetLabel,
+  type Worksheet,
 } from '@hand-ladle/core';
 import { codeImage } from '../codes';
+import { ApiError } from '../errors';
 
 /** What a batch adds to a label. */
 export interface BatchFacts {
@@ -25,7 +34,7 @@ const codeOf = (options: LabelOptions, batch: BatchFacts): CodeImage | null =>
     : codeImage(options.symbology, options.symbology === 'qr' ? batch.address : batch.code);
 
 export interface Told {
-  claims: readonly string[];
+  claims: readonly Pick<Claim, 'id' | 'text'>[];
   watch: readonly { name: string; text: string }[];
 }
 
@@ -40,7 +49,7 @@ export function contentOf(
   const { kind, madeOn, grams, group, texture } = options;
   const isDated = batch !== null;
   const content = labelContent(label, kind, {
-    claims: told.claims,
+    claims: claimsOn(kind, told.claims).map(({ text }) => text),
     watch: kind === 'tray' ? told.watch : [],
     facts: {
       madeOn: isDated ? madeOn : null,
@@ -58,4 +67,28 @@ export function contentOf(
 export function setBy(content: LabelContent, { stock, pack, form }: LabelOptions): SetLabel {
   const { widthMm, heightMm } = stock;
   return setLabel(content, { paper: { widthMm, heightMm }, pack, form });
+}
+
+/**
+ * What is typed onto a label names a group or a texture and promises nothing. A group of the kitchen's diners may be named
+ * where the dish is theirs to eat.
+ */
+export function mustNotPromise(
+  { kind, group, texture }: LabelOptions,
+  { diners, policy }: Kitchen,
+  sheet: () => { worksheet: Worksheet; recipe: Recipe },
+): void {
+  if (kind !== 'tray') return;
+  const diner = diners.find(({ name }) => name === group);
+  if (diner) {
+    const { worksheet, recipe } = sheet();
+    const { verdict, words } = menuAnswer(menuRow(worksheet, recipe), diner.exclude, diner.policy ?? policy);
+    if (verdict !== 'yes' && verdict !== 'policy')
+      throw new ApiError('tray-not-free', [{ message: `${diner.name}: ${words}` }]);
+  }
+  for (const text of [diner ? null : group, texture]) {
+    const claim = text === null ? null : claimInText(text);
+    if (claim !== null)
+      throw new ApiError('claim-typed', [{ message: `"${claim}" is a claim, and nobody has confirmed it.` }]);
+  }
 }

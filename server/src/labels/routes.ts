@@ -8,6 +8,8 @@ import {
   worksheet,
   type LabelOptions,
   type StatementStyle,
+  type Kitchen,
+  thaw,
 } from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
 import { signedIn } from '../accounts/guard';
@@ -21,7 +23,7 @@ import { asFile, bodyOf } from '../request';
 import { checked } from '../schemas';
 import type { Store } from '../store';
 import type { Spool } from '../devices/spool';
-import { contentOf, setBy, type BatchFacts, type Told } from './options';
+import { contentOf, setBy, type BatchFacts, type Told, mustNotPromise } from './options';
 import { withoutInputs, type Release, type ReleaseAsked, type Releases } from './releases';
 import { actRequest, draftFileRequest, newReleaseRequest, printRequest } from './schemas';
 
@@ -68,7 +70,10 @@ async function fileAnswer(
   return context.body(new Uint8Array(file));
 }
 
-const toldOf = ({ claims, watch }: Release): Told => ({ claims: claims.map(({ text }) => text), watch });
+const toldOf = ({ claims, watch }: Release): Told => ({ claims, watch });
+
+/** The worksheet a released label stands on. */
+const frozenSheet = ({ inputs }: Release) => ({ worksheet: thaw(inputs), recipe: inputs.recipe });
 
 export interface LabelRoutes {
   store: Store;
@@ -76,7 +81,7 @@ export interface LabelRoutes {
   audit: AuditTrail;
   releases: Releases;
   spool: Spool;
-  today: () => string;
+  today: (kitchen: Kitchen) => string;
 }
 
 /** Drafts of what stands on the bench: always marked, never a batch. */
@@ -86,6 +91,7 @@ function addDraftRoutes(app: Hono, { store }: LabelRoutes): void {
     const request = checked<DraftFile>(draftFileRequest, await bodyOf(context));
     const { input, book } = await inputOf(request, store);
     const sheet = worksheet({ ...input, labelStyle: request.style }, book);
+    mustNotPromise(request.options, input.kitchen, () => ({ worksheet: sheet, recipe: input.recipe }));
     const told: Told = { claims: [], watch: trayFigures(sheet) };
     const content = contentOf(sheet.label, request.options, told, null, false);
     return fileAnswer(context, format, `label-${sheet.recipeId}-draft`, content, request.options);
@@ -116,7 +122,7 @@ function addMenuRoute(app: Hono, { store, releases, today }: LabelRoutes): void 
     );
     const pages = setMenuSheet(rows, {
       kitchen: kitchen.name,
-      on: today(),
+      on: today(kitchen),
       paper: context.req.query('paper') === 'letter' ? 'letter' : 'a4',
       releasedIds: new Set(standing.map(({ recipeId }) => recipeId)),
     });
@@ -155,17 +161,21 @@ function addReleaseRoutes(app: Hono, { people, releases }: LabelRoutes): void {
 
 /** Prints and files of what was released. */
 function addPrintRoutes(app: Hono, { store, people, audit, releases, spool, today }: LabelRoutes): void {
-  const addressOf = (context: Context, code: string): string =>
-    `${new URL(context.req.url).origin}/batches/${code}`;
+  /** What a phone opens; without a public address nothing does, and the code holds the batch code alone. */
+  const addressOf = ({ service }: Kitchen, code: string): string =>
+    service.publicAddress === '' ? code : `${service.publicAddress}/batches/${code}`;
 
   app.post('/api/labels/:id/print', async (context) => {
     const by = await signedIn(context, people, 'cook');
     const { options } = checked<{ options: LabelOptions }>(printRequest, await bodyOf(context));
     const release = await releases.printable(context.req.param('id')!);
-    const madeOn = options.madeOn ?? today();
+    const kitchen = await store.kitchen(release.inputs.kitchen.id);
+    const madeOn = options.madeOn ?? today(kitchen);
+    if (madeOn > today(kitchen)) throw new ApiError('made-ahead');
+    mustNotPromise(options, kitchen, () => frozenSheet(release));
     const answer = await store.database.transaction(async (transaction) => {
       const made = await releases.makeBatch(release, { madeOn, grams: options.grams }, by, transaction);
-      const batch: BatchFacts = { ...made, address: addressOf(context, made.code) };
+      const batch: BatchFacts = { ...made, address: addressOf(kitchen, made.code) };
       const dated = { ...options, madeOn };
       const content = contentOf(release.label, dated, toldOf(release), batch, true);
       mustFit(setBy(content, dated));

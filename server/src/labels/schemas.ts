@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { LABEL_KINDS, LANGUAGES, PANEL_FORMS, sheetProblem, type SheetStock } from '@hand-ladle/core';
 import { MOST_LABELS } from '../label-files';
-import { id, regime, target, worksheetRequest } from '../schemas';
+import { date, id, regime, target, worksheetRequest } from '../schemas';
 
 const mm = Joi.number().min(0).max(2000);
 const roll = Joi.object({
@@ -33,7 +33,6 @@ const sheet = Joi.object({
 });
 const area = Joi.number().positive().max(100_000).allow(null).default(null);
 const words = Joi.string().trim().max(200).allow(null).default(null);
-const date = Joi.string().isoDate().length(10);
 
 /** How a label is set, and on what. */
 export const labelOptions = Joi.object({

@@ -16,6 +16,7 @@ import { server } from '../api/client';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
 import FoodPicker from './FoodPicker.vue';
+import { todayIn } from '../today';
 
 const props = defineProps<{
   line: WorksheetLine;
@@ -89,7 +90,7 @@ function answer(gramsAtHome: number, gramsOrigin: 'weighed here' | 'convention')
   emit('answer', { grams: gramsAtHome, gramsOrigin });
 }
 
-const today = (): string => new Date().toISOString().slice(0, 10);
+const today = (): string => todayIn(book.kitchen);
 
 /** Keeps an answer for this kitchen; what cannot be kept is said, and the answer for this dish stays. */
 async function keepForKitchen(

@@ -12,6 +12,7 @@ import {
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../stores/book';
 import SheetDisagreements from './SheetDisagreements.vue';
+import { todayIn } from '../today';
 
 const READER_KEY = 'hand-ladle.reader';
 const props = defineProps<{ pack: Pack }>();
@@ -37,7 +38,7 @@ async function confirm(): Promise<void> {
     return;
   }
   try {
-    const by = { checkedBy: checkedBy.value, checkedOn: new Date().toISOString().slice(0, 10) };
+    const by = { checkedBy: checkedBy.value, checkedOn: todayIn(book.kitchen) };
     book.replaceKitchen(await server.confirmPack(book.kitchen!.id, props.pack.foodId, by));
     localStorage.setItem(READER_KEY, checkedBy.value);
     emit('done');

@@ -21,6 +21,7 @@ import { usePrompts } from '../stores/prompts';
 import PackChange from './PackChange.vue';
 import PackPanel from './PackPanel.vue';
 import StatementRead from './StatementRead.vue';
+import { todayIn } from '../today';
 
 const READER_KEY = 'hand-ladle.reader';
 const book = useBook();
@@ -164,7 +165,7 @@ async function record(): Promise<void> {
       animal: animal.value || null,
       own: own.value,
       checkedBy: checkedBy.value,
-      checkedOn: new Date().toISOString().slice(0, 10),
+      checkedOn: todayIn(book.kitchen),
     });
     localStorage.setItem(READER_KEY, checkedBy.value);
     book.replaceKitchen(changed);

@@ -1,13 +1,32 @@
 <script setup lang="ts">
 /** Whom the kitchen serves, in what portions, and how long what it made keeps. */
-import { computed } from 'vue';
-import { AGE_BANDS, keptDays, USE_BY_CAP_DAYS, type KitchenService, type Regime } from '@hand-ladle/core';
+import { computed, ref } from 'vue';
+import {
+  AGE_BANDS,
+  dateOnLabel,
+  isTimeZone,
+  keptDays,
+  USE_BY_CAP_DAYS,
+  type KitchenService,
+  type Regime,
+} from '@hand-ladle/core';
+import { todayIn } from '../today';
 import SettingFigure from './SettingFigure.vue';
 
 const props = defineProps<{ service: KitchenService; regime: Regime }>();
 const emit = defineEmits<{ change: [service: KitchenService] }>();
 const set = (fields: Partial<KitchenService>): void => emit('change', { ...props.service, ...fields });
 const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).checked;
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const zones = Intl.supportedValuesOf('timeZone');
+const zoneProblem = ref('');
+function setZone(text: string): void {
+  const timeZone = text.trim();
+  zoneProblem.value = isTimeZone(timeZone)
+    ? ''
+    : `“${timeZone}” is no time zone: write it like Europe/London.`;
+  if (zoneProblem.value === '') set({ timeZone });
+}
 const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
 </script>
 
@@ -43,6 +62,36 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
         @set="$event !== null && set({ readingDays: $event })"
       />
     </label>
+    <label
+      >Its dates are in the time zone
+      <input
+        class="field"
+        list="time-zones"
+        :value="service.timeZone"
+        maxlength="60"
+        @change="setZone(($event.target as HTMLInputElement).value)"
+      />
+      <datalist id="time-zones"><option v-for="each in zones" :key="each" :value="each" /></datalist>
+    </label>
+    <p v-if="zoneProblem" class="problem" role="alert">{{ zoneProblem }}</p>
+    <p v-else class="soft">
+      There it is {{ dateOnLabel(todayIn({ service }), 'en')
+      }}<template v-if="service.timeZone !== here"
+        >; this screen stands in {{ here }}.
+        <button class="choice plain" type="button" @click="setZone(here)">Use that</button></template
+      ><template v-else>.</template>
+    </p>
+    <label
+      >Address a phone reaches this app at
+      <input
+        class="field"
+        type="url"
+        :value="service.publicAddress"
+        maxlength="200"
+        placeholder="none: a QR code holds the batch code alone"
+        @change="set({ publicAddress: ($event.target as HTMLInputElement).value.trim().replace(/\/+$/, '') })"
+      />
+    </label>
     <label class="tick"
       ><input
         type="checkbox"
@@ -75,6 +124,11 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
 </template>
 
 <style scoped>
+.problem {
+  color: var(--brick);
+  font-weight: 600;
+}
+
 label {
   display: flex;
   flex-wrap: wrap;

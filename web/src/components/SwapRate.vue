@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { SwapEntry } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../stores/book';
+import { todayIn } from '../today';
 
 const props = defineProps<{ entry: SwapEntry }>();
 const RATER_KEY = 'hand-ladle.reader';
@@ -29,7 +30,7 @@ async function rate(): Promise<void> {
       taste: taste.value / 100,
       texture: texture.value / 100,
       ratedBy: by.value.trim(),
-      ratedOn: new Date().toISOString().slice(0, 10),
+      ratedOn: todayIn(book.kitchen),
     });
     book.replaceKitchen(rated);
     isAsked.value = false;

@@ -22,6 +22,7 @@ import {
 import { server, type ServerError, type SavedRecipe } from '../api/client';
 import { ask, latestOnly } from '../worker/client';
 import { useBook } from './book';
+import { todayIn } from '../today';
 
 /** How long after the last change the dish is saved, in milliseconds. */
 const SAVE_AFTER = 300;
@@ -255,14 +256,14 @@ export const useBench = defineStore('bench', () => {
   /** A cook's word that something the text names is not in the dish. */
   async function sayNotIn(name: string, by: string): Promise<void> {
     if (!recipe.value || !kitchen.value) return;
-    const on = new Date().toISOString().slice(0, 10);
+    const on = todayIn(kitchen.value);
     const said = await ask('saidNotIn', { recipe: recipe.value, kitchen: kitchen.value, name, by, on });
     setRecipe({ notIn: [...recipe.value.notIn, ...said] });
   }
 
   /** A cook's word that what some texts name is only a name there: what was swapped is not in the dish. */
   function sayOnlyNamed(asks: readonly { name: string; text: string }[], by: string): void {
-    const on = new Date().toISOString().slice(0, 10);
+    const on = todayIn(kitchen.value);
     if (recipe.value)
       setRecipe({ notIn: [...recipe.value.notIn, ...asks.map((each) => ({ ...each, by, on }))] });
   }
@@ -270,7 +271,7 @@ export const useBench = defineStore('bench', () => {
   /** A cook stands for a figure that is doubted, as it is now. */
   function standFor(what: string, figure: number, by: string): void {
     if (!recipe.value) return;
-    const on = new Date().toISOString().slice(0, 10);
+    const on = todayIn(kitchen.value);
     const others = recipe.value.confirmed.filter((each) => each.what !== what);
     setRecipe({ confirmed: [...others, { what, figure, by, on }] });
   }

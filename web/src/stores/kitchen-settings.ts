@@ -138,6 +138,8 @@ export const useKitchenSettings = defineStore('kitchen-settings', () => {
     const { vessels, scales, pans } = set;
     const made = await server.createKitchen(`${idFromName(name).slice(0, 40) || 'kitchen'}-${tail}`, {
       ...settings.value,
+      // It stands where whoever opens it stands, until it says otherwise.
+      service: { ...settings.value.service, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone },
       name,
       vessels,
       scales,

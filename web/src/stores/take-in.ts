@@ -15,6 +15,7 @@ import { server, type FoundRecipe } from '../api/client';
 import { newId } from './bench';
 import { useBook } from './book';
 import { ask, latestOnly } from '../worker/client';
+import { todayIn } from '../today';
 
 const DRAFT_KEY = 'hand-ladle.take-in';
 /** The server's own limits, said before anything is sent. */
@@ -197,7 +198,7 @@ export function useTakeIn() {
 
   async function sayNotIn(name: string, by: string): Promise<void> {
     if (!recipe.value || !book.kitchen) return;
-    const on = new Date().toISOString().slice(0, 10);
+    const on = todayIn(book.kitchen);
     const said = await ask('saidNotIn', { recipe: recipe.value, kitchen: book.kitchen, name, by, on });
     notIn.value = [...notIn.value, ...said];
   }

@@ -3,8 +3,11 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { dateOnLabel, gramsOnLabel } from '@hand-ladle/core';
 import { labels, type BatchView } from '../api/labels';
+import { useBook } from '../stores/book';
+import { todayIn } from '../today';
 
 const props = defineProps<{ code: string }>();
+const book = useBook();
 const batch = shallowRef<BatchView | null>(null);
 const problem = ref('');
 
@@ -21,8 +24,7 @@ watch(
   },
   { immediate: true },
 );
-const today = new Date().toISOString().slice(0, 10);
-const isOver = computed(() => batch.value !== null && batch.value.useBy < today);
+const isOver = computed(() => batch.value !== null && batch.value.useBy < todayIn(book.kitchen));
 const stands = computed(() => batch.value?.release.state === 'released' && !batch.value.release.isStale);
 </script>
 

@@ -2,6 +2,7 @@
 /** The label of the open dish: how it will look, on what it is printed, and its way out of the kitchen. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import {
+  claimsOn,
   isOpen,
   labelContent,
   roundToDecimals,
@@ -26,6 +27,7 @@ import { useBook } from '../stores/book';
 import { useLabel } from '../stores/label';
 import { useSession } from '../stores/session';
 import { ask } from '../worker/client';
+import { todayIn } from '../today';
 
 const bench = useBench();
 const book = useBook();
@@ -49,17 +51,18 @@ const code = shallowRef<CodeImage | null>(null);
 watch(
   () => options.value.symbology,
   async (symbology) => {
-    const text = symbology === 'qr' ? `${location.origin}/batches/${SAMPLE_CODE}` : SAMPLE_CODE;
+    const address = book.kitchen?.service.publicAddress ?? '';
+    const text = symbology === 'qr' && address !== '' ? `${address}/batches/${SAMPLE_CODE}` : SAMPLE_CODE;
     code.value = symbology === null ? null : await labels.code(symbology, text).catch(() => null);
   },
   { immediate: true },
 );
 
-const today = new Date().toISOString().slice(0, 10);
+const today = computed(() => todayIn(book.kitchen));
 const facts = computed<Partial<LabelFacts>>(() => {
   const { kind, madeOn, grams, group, texture } = options.value;
   const isDated = kind === 'component' || kind === 'prepacked' || options.value.symbology !== null;
-  const made = madeOn ?? today;
+  const made = madeOn ?? today.value;
   return {
     madeOn: isDated ? made : null,
     useBy: isDated ? useByDate(made, book.kitchen!.service.keepsDays, bench.regime) : null,
@@ -91,7 +94,10 @@ function toggleClaim(id: string): void {
 const content = computed<LabelContent>(() => ({
   ...labelContent(sheet.value.label, options.value.kind, {
     facts: facts.value,
-    claims: claims.value.filter(({ id }) => chosenClaims.value.includes(id)).map(({ text }) => text),
+    claims: claimsOn(
+      options.value.kind,
+      claims.value.filter(({ id }) => chosenClaims.value.includes(id)),
+    ).map(({ text }) => text),
     watch: options.value.kind === 'tray' ? trayFigures(sheet.value) : [],
   }),
   isDraft: true,
@@ -250,7 +256,7 @@ const doubts = computed(() => drawing.value.findings.filter(isOpen));
         </ol>
         <RouterLink :to="`/dishes/${bench.recipe!.id}`">Decide them on the ledger</RouterLink>
       </div>
-      <ClaimsPlate :claims="claims" :chosen="chosenClaims" @toggle="toggleClaim" />
+      <ClaimsPlate :claims="claimsOn(options.kind, claims)" :chosen="chosenClaims" @toggle="toggleClaim" />
     </section>
   </div>
 </template>

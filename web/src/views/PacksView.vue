@@ -10,6 +10,7 @@ import SheetDisagreements from '../components/SheetDisagreements.vue';
 import { server } from '../api/client';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
+import { todayIn } from '../today';
 
 const READER_KEY = 'hand-ladle.reader';
 const MOST_SHOWN = 80;
@@ -98,7 +99,7 @@ async function confirm(): Promise<void> {
         .filter(({ foodId }) => chosen.value.has(foodId))
         .map(({ foodId, pack }) => ({ foodId, statementVersion: pack!.statementVersion })),
       checkedBy: readBy.value.trim(),
-      checkedOn: new Date().toISOString().slice(0, 10),
+      checkedOn: todayIn(book.kitchen),
     });
     localStorage.setItem(READER_KEY, readBy.value.trim());
     const count = answer.confirmed.length;
