@@ -17,3 +17,4 @@ export * from './options';
 export * from './menu-sheet';
 export * from './release-view';
 export * from './free-text';
+export * from './us-names';

@@ -215,7 +215,7 @@ describe('the statement', () => {
     ).label.ingredients;
 
   test('what is at most 2 % follows at the end, said so in the US; additives by class and number in the EU', () => {
-    expect(tail(us)).toBe('potatoes, contains 2% or less of: bicarbonate of soda, dill, parsley, salt');
+    expect(tail(us)).toBe('potatoes, contains 2% or less of: baking soda, dill, parsley, salt');
     expect(tail(ward)).toBe('potatoes, raising agent (E 500), dill, parsley, salt');
   });
 });

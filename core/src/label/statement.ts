@@ -14,6 +14,7 @@ import type { Follows } from '../recipe/standardize';
 import { additiveName } from './additives';
 import { ALLERGEN_WORDS, allergenWord } from './allergen-words';
 import { LABEL_WORDS, type Language } from './words';
+import { usName } from './us-names';
 
 /** One ingredient as put in: its label name, grams, what it contains, and its own ingredients if it is a compound. */
 export interface StatementItem {
@@ -144,6 +145,7 @@ function writeList(items: readonly StatementItem[], writing: Writing): void {
 function nameOf({ foodId, name, names }: StatementItem, { regime, language, untranslated }: Writing): string {
   const additive = regime === 'eu' && foodId !== null ? additiveName(foodId, language) : null;
   if (additive !== null) return additive;
+  if (language === 'en' && regime === 'us' && foodId !== null) return usName(name);
   const translated = language === 'en' ? name : names[language];
   if (translated === undefined) untranslated.add(name);
   return translated ?? name;
