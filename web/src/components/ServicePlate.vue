@@ -88,10 +88,11 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
         type="url"
         :value="service.publicAddress"
         maxlength="200"
-        placeholder="none: a QR code holds the batch code alone"
+        placeholder="none"
         @change="set({ publicAddress: ($event.target as HTMLInputElement).value.trim().replace(/\/+$/, '') })"
       />
     </label>
+    <p class="soft">A QR code opens the batch there; without an address it holds the batch code alone.</p>
     <label class="tick"
       ><input
         type="checkbox"
