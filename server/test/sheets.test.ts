@@ -137,6 +137,11 @@ Brown sauce,Brown sauce,"Tomato, dates, vinegar",None,Yes (rye)`;
     expect((await packOf('harissa'))!.isConfirmed).toBe(false);
   });
 
+  test('two columns of one allergen are both read, and the worse holds', async () => {
+    await imported('Product,Our food,Milk,Milk,Soya,Soya (traces)\nGlaze,Teriyaki sauce,no,yes,no,');
+    expect((await packOf('teriyaki-sauce'))!.sheet).toMatchObject({ milk: 'contains', soy: 'check' });
+  });
+
   test('a mark that is a word of the machine means nothing', async () => {
     await imported('Product,Our food,Soya\nGlaze,Teriyaki sauce,constructor');
     expect((await packOf('teriyaki-sauce'))!.sheet).toEqual({ soy: 'check' });

@@ -111,7 +111,7 @@ const withoutUnit = (heading: string): string =>
       .replace(/per 100 ?g/i, ' '),
   );
 
-/** For each heading the field it most likely holds, or an empty text. A field is given once. */
+/** For each heading the field it most likely holds, or an empty text. A field is given once, allergen columns of a sheet apart. */
 export function guessMapping(
   headings: readonly string[],
   fields: readonly TableField[],
@@ -137,9 +137,10 @@ export function guessMapping(
         (HEADINGS[id]?.split('|') ?? []).includes(withoutUnit(heading)),
     );
   }
+  // Two columns of one allergen are both its own: the worse of them holds, and none is left out.
   for (const heading of headings) {
-    const column = sheetColumnOf(heading);
-    give(heading, ({ id }) => id === column?.id);
+    const id = mapping[heading] ? undefined : sheetColumnOf(heading)?.id;
+    if (id !== undefined && fields.some((field) => field.id === id)) mapping[heading] = id;
   }
   // An article is a number in most lists: it is a name only where nothing else is.
   for (const heading of headings)

@@ -14,6 +14,11 @@ import {
 const MOST_MARKS = 60;
 const MOST_LENGTH = 60;
 
+/** Between the cells of two columns that are about one allergen. */
+export const BESIDE = '\u0000';
+/** Whether a field of a list is an allergen column of a sheet. */
+export const isSheetField = (field: string): boolean => /^(?:sheet|trace)_/.test(field);
+
 export class SheetMarks {
   private readonly counts = new Map<string, number>();
   private readonly told: ReadonlyMap<string, PackAnswer>;
@@ -29,19 +34,21 @@ export class SheetMarks {
 
   /** What a row's allergen columns say; null where the table has none. */
   read(cells: Readonly<Record<string, string>>, named: ReadonlySet<Substance>): Pack['sheet'] {
-    const columns = Object.keys(cells).filter((field) => /^(?:sheet|trace)_/.test(field));
+    const columns = Object.keys(cells)
+      .filter(isSheetField)
+      .flatMap((columnId) => cells[columnId]!.split(BESIDE).map((cell) => ({ columnId, cell })));
     if (columns.length === 0) return null;
     // "Yes (wheat)" names which.
-    const also = columns.flatMap((columnId) =>
-      readMark(cells[columnId]!) === 'contains'
-        ? readStatement(`Contains: ${cells[columnId]!.replace(/[()]/g, ' , ')}`).mentions.map(
+    const also = columns.flatMap(({ cell }) =>
+      readMark(cell) === 'contains'
+        ? readStatement(`Contains: ${cell.replace(/[()]/g, ' , ')}`).mentions.map(
             ({ substance }) => substance,
           )
         : [],
     );
     return sheetAnswers(
-      columns.map((columnId) => {
-        const mark = cells[columnId]!.trim().slice(0, MOST_LENGTH);
+      columns.map(({ columnId, cell }) => {
+        const mark = cell.trim().slice(0, MOST_LENGTH);
         if (this.counts.size < MOST_MARKS || this.counts.has(mark))
           this.counts.set(mark, (this.counts.get(mark) ?? 0) + 1);
         return { columnId, answer: this.meaning(mark) };

@@ -21,7 +21,7 @@ import {
   type PackAnswer,
   type RowProblem,
 } from '@hand-ladle/core';
-import { SheetMarks } from './marks';
+import { BESIDE, isSheetField, SheetMarks } from './marks';
 
 export type RowResult<T> = { value: T; isNew: boolean } | { reasons: RowProblem[] };
 
@@ -61,7 +61,11 @@ function mappedCells(cells: readonly string[], plan: Plan, hasDecimalComma: bool
     const value = factor === 1 ? null : readFigureCell(cell, hasDecimalComma);
     if (typeof value === 'number')
       own[field] = (value * factor).toString().replace('.', hasDecimalComma ? ',' : '.');
-    else own[field] = safeCellText(cell);
+    else
+      own[field] =
+        own[field] !== undefined && isSheetField(field)
+          ? own[field] + BESIDE + safeCellText(cell)
+          : safeCellText(cell);
   }
   return own;
 }
