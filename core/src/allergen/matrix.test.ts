@@ -40,6 +40,9 @@ test.each<[string, PackAnswer | null]>([
   ['Yes', 'contains'], ['Y', 'contains'], ['✓', 'contains'], ['x', 'contains'], ['ja', 'contains'], ['contains', 'contains'], ['+', 'contains'],
   ['May contain', 'may-contain'], ['M', 'may-contain'], ['traces', 'may-contain'], ['+/-', 'may-contain'], ['(x)', 'may-contain'],
   ['No', 'none'], ['–', 'none'], ['0', 'none'], ['nein', 'none'], ['Not present', 'none'], ['does not contain', 'none'],
+  ['no, may contain traces', 'may-contain'], ['No - shared line', 'may-contain'], ['Yes (wheat)', 'contains'], ['Free from', 'none'],
+  ['not known', null], ['not tested', null], ['no data', null], ['No information', null], ['not guaranteed', null], ['none declared', null],
+  ['not applicable', null], ['No?', null], ['yes/no', 'contains'], ['no longer absent', null], ['n/k', null],
   ['', 'check'], ['see spec', null], ['tbc', null], ['?', null], ['3', null], ['n/a', null],
 ])('a mark "%s" means %s', (mark, means) => {
   expect(readMark(mark)).toBe(means);

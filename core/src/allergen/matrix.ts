@@ -66,6 +66,11 @@ const NONE = words(
   'n|no|none|0|-|–|—|−|absent|free|false|✗|✘|✕|☐|○|not present|not in|does not contain|not contained|contains none|nein|nicht enthalten|frei|non|absente|ausente|assente|n contains',
 );
 
+const WARNS = /\b(?:may|traces?|possibl[ey]|cross|risk|shared|spuren|trazas|tracce)\b/;
+/** A denial of the thing itself; any other word after "no" or "not" is none. */
+const DENIES =
+  /^(?:not present|not contained|not an ingredient|does not contain|doesnt contain|free (?:from|of)|absent)(?: |$)/;
+
 /** What a mark of a sheet usually means; null where nobody can know, which then stays open. */
 export function readMark(cell: string): PackAnswer | null {
   const mark = cell.trim().toLowerCase().replace(/\s+/g, ' ').replace(/[.!]$/, '');
@@ -74,10 +79,10 @@ export function readMark(cell: string): PackAnswer | null {
   if (CONTAINS.has(mark)) return 'contains';
   if (NONE.has(mark)) return 'none';
   const plain = plainText(mark).trim();
-  if (/^(?:may|traces?|possib)/.test(plain)) return 'may-contain';
-  if (/^(?:no|not|none|free|absent)\b/.test(plain)) return 'none';
-  if (/^(?:yes|contains|present)\b/.test(plain)) return 'contains';
-  return null;
+  // "No, may contain traces" warns; "not known" and "no data" say nothing.
+  if (WARNS.test(plain)) return 'may-contain';
+  if (DENIES.test(plain)) return 'none';
+  return /^(?:yes|contains|present)\b/.test(plain) ? 'contains' : null;
 }
 
 /** Two marks of one table that cannot both be what they look like: a cross beside a tick may mean no. */
