@@ -65,9 +65,7 @@ interface Mix {
   /** Cut and kept in one piece: threaded, sliced, seared. */
   isInPieces: boolean;
   isBaked: boolean;
-  isFried: boolean;
   isShaped: boolean;
-  isRaised: boolean;
   text: string;
 }
 
@@ -94,9 +92,7 @@ function mixOf(scope: Composed): Mix {
     isBoiled: isUntold || kinds.has('simmer') || BOILED.test(text),
     isInPieces: IN_PIECES.test(text),
     isBaked: kinds.has('oven'),
-    isFried: kinds.has('fry') || /\bfr(?:y|ied)\b/i.test(text),
     isShaped: mustSet(scope.recipe),
-    isRaised: scope.lines.some(({ role, food }) => role === 'leavening' || food?.category === 'leavening'),
     text,
   };
   for (const { food, weight } of scope.lines) {

@@ -1,5 +1,12 @@
 /** The packs nobody has read yet, in the order in which reading them settles dishes. */
-import { disagreementsOf, foodTraces, substancesIn, type Disagreement, type Substance } from '../allergen';
+import {
+  disagreementsOf,
+  foodTraces,
+  substancesIn,
+  type Disagreement,
+  type Evidence,
+  type Substance,
+} from '../allergen';
 import type { Food } from '../food';
 import { packOf, type Kitchen, type Pack } from '../kitchen';
 import type { Recipe } from '../recipe/recipe';
@@ -26,6 +33,12 @@ const isOpen = (food: Food, kitchen: Kitchen): boolean =>
   packOf(kitchen, food.id)?.isConfirmed === false ||
   foodTraces(food, kitchen).some(({ status }) => status === 'check');
 
+const BEYOND_PACKS: ReadonlySet<Evidence['kind']> = new Set([
+  'nobody knows',
+  'named in the text',
+  'equipment',
+]);
+
 /** What only the supplier can say: the pack was read, and leaves it open. */
 const asksOf = (food: Food, kitchen: Kitchen): readonly Substance[] =>
   substancesIn(
@@ -42,6 +55,10 @@ function foodsOf({ lines }: Composed, into: Map<string, Food>): Map<string, Food
   return into;
 }
 
+/** Whether something no pack can settle stands at check: an unknown food, a word of the text, shared equipment. */
+const isOpenOtherwise = ({ traces }: Composed): boolean =>
+  traces.some(({ status, evidence }) => status === 'check' && BEYOND_PACKS.has(evidence.kind));
+
 /** Every open pack of a book of recipes. Components are read through; they are no dishes of their own. */
 export function packsToRead(recipes: readonly Recipe[], book: Book, kitchen: Kitchen): PackToRead[] {
   const found = new Map<string, PackToRead>();
@@ -57,13 +74,12 @@ export function packsToRead(recipes: readonly Recipe[], book: Book, kitchen: Kit
   };
   for (const recipe of recipes) {
     if (recipe.isComponent) continue;
-    const open = [...foodsOf(compose(recipe, book, kitchen), new Map()).values()].filter((food) =>
-      isOpen(food, kitchen),
-    );
+    const composed = compose(recipe, book, kitchen);
+    const open = [...foodsOf(composed, new Map()).values()].filter((food) => isOpen(food, kitchen));
     for (const food of open) {
       const entry = entryOf(food);
       entry.dishes.push({ id: recipe.id, name: recipe.name });
-      if (open.length === 1) entry.settles += 1;
+      if (open.length === 1 && !isOpenOtherwise(composed)) entry.settles += 1;
     }
   }
   // What is on record and no dish uses yet waits too.

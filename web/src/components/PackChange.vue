@@ -1,15 +1,9 @@
 <script setup lang="ts">
 /** A statement that changed: what it said, what it says, and the yes that lets the dishes go on. */
 import { computed, ref } from 'vue';
-import {
-  disagreementsOf,
-  SUBSTANCE_NAMES,
-  substancesIn,
-  bitsOf,
-  type Pack,
-  type Substance,
-} from '@hand-ladle/core';
+import { disagreementsOf, type Pack } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
+import { saidBy } from '../pack-answers';
 import { useBook } from '../stores/book';
 import SheetDisagreements from './SheetDisagreements.vue';
 import { todayIn } from '../today';
@@ -21,16 +15,9 @@ const book = useBook();
 const checkedBy = ref(localStorage.getItem(READER_KEY) ?? '');
 const problem = ref('');
 
-const BEFORE_NAME = { contains: '', 'may-contain': 'may: ', check: 'open: ' } as const;
-const namesOf = (allergens: Pack['allergens']): { name: string; status: keyof typeof BEFORE_NAME }[] =>
-  substancesIn(bitsOf(Object.keys(allergens) as Substance[])).flatMap((each) => {
-    const status = allergens[each];
-    if (status === undefined || status === 'none') return [];
-    return [{ name: `${BEFORE_NAME[status]}${SUBSTANCE_NAMES[each]}`, status }];
-  });
 const disagreements = computed(() => disagreementsOf(props.pack));
-const now = computed(() => namesOf(props.pack.allergens));
-const before = computed(() => namesOf(props.pack.before?.allergens ?? {}));
+const now = computed(() => saidBy(props.pack.allergens));
+const before = computed(() => saidBy(props.pack.before?.allergens ?? {}));
 
 async function confirm(): Promise<void> {
   if (checkedBy.value.trim() === '') {

@@ -5,9 +5,10 @@
  */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { bitsOf, SUBSTANCE_NAMES, substancesIn, type PackToRead, type Substance } from '@hand-ladle/core';
+import { SUBSTANCE_NAMES, type PackToRead } from '@hand-ladle/core';
 import SheetDisagreements from '../components/SheetDisagreements.vue';
 import { server } from '../api/client';
+import { saidBy, type PackSays } from '../pack-answers';
 import { useBook } from '../stores/book';
 import { usePrompts } from '../stores/prompts';
 import { todayIn } from '../today';
@@ -58,17 +59,12 @@ function chooseAll(isChosen: boolean): void {
   hasRead.value = false;
 }
 
-type Said = 'contains' | 'may-contain' | 'check';
-const BEFORE_NAME: Record<Said, string> = { contains: '', 'may-contain': 'may: ', check: 'open: ' };
-function saidBy({ pack }: PackToRead): { name: string; status: Said }[] {
-  const answers = pack?.allergens ?? {};
-  const open = Object.values(answers).filter((each) => each === 'check').length;
-  const said = substancesIn(bitsOf(Object.keys(answers) as Substance[])).flatMap((each) => {
-    const status = answers[each];
-    if (status === undefined || status === 'none' || (status === 'check' && open > 4)) return [];
-    return [{ name: `${BEFORE_NAME[status]}${SUBSTANCE_NAMES[each]}`, status }];
-  });
-  return open > 4 ? [...said, { name: `${open} left open`, status: 'check' }] : said;
+/** Many open answers are one mark: they are told by their number. */
+function marksOf({ pack }: PackToRead): PackSays[] {
+  const all = saidBy(pack?.allergens ?? {});
+  const open = all.filter(({ status }) => status === 'check').length;
+  if (open <= 4) return all;
+  return [...all.filter(({ status }) => status !== 'check'), { name: `${open} left open`, status: 'check' }];
 }
 /** The product with its supplier, unless its name says that already. */
 function productOf({ pack }: PackToRead): string {
@@ -177,10 +173,10 @@ async function confirm(): Promise<void> {
               <span class="soft product">{{ productOf(row) }}</span>
             </p>
             <p v-if="row.pack" class="said">
-              <span v-for="each in saidBy(row)" :key="each.name" class="hazard" :class="each.status">{{
+              <span v-for="each in marksOf(row)" :key="each.name" class="hazard" :class="each.status">{{
                 each.name
               }}</span>
-              <span v-if="saidBy(row).length === 0" class="soft">names no allergen</span>
+              <span v-if="marksOf(row).length === 0" class="soft">names no allergen</span>
             </p>
             <p v-if="row.asks.length > 0" class="doubt">
               Read, and still open: ask the supplier for
