@@ -1,6 +1,6 @@
 /** What the screen draws and what the API answers are the same, figure by figure, for a thousand random dishes. */
-import { expect, test } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 const DISHES = 1000;
 let kitchen: Running;

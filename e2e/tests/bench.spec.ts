@@ -1,6 +1,6 @@
 /** The bench and its neighbours, one capability at a time, as a cook would use them. */
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

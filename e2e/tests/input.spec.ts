@@ -1,6 +1,6 @@
 /** Bad input at the screen: a clear sentence at the right place, nothing typed lost, nothing executed. */
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

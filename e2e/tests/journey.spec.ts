@@ -1,7 +1,7 @@
 /** The thread of the whole job, in one sitting: a spoken recipe in, a true label out. */
 import { execFileSync } from 'node:child_process';
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 const PORT = 4391;
 const TOLD = `Millet, kale and bean stew

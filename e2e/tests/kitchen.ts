@@ -2,6 +2,20 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { expect, test as base } from '@playwright/test';
+
+/**
+ * A journey whose page is left only when what it did last is saved: the next one shares its kitchen, and a page that is torn down
+ * while its last undo is on the way leaves the dish as it was before.
+ */
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    await use(page);
+    if (page.isClosed()) return;
+    const state = page.getByTestId('save-state');
+    if ((await state.count()) > 0) await expect(state).toHaveText('Saved');
+  },
+});
 
 const ROOT = join(import.meta.dirname, '..', '..');
 

@@ -1,6 +1,6 @@
 /** Kitchens with their own machines, scales and standard; components for several dishes. */
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

@@ -1,8 +1,8 @@
 /** A label from the bench to paper, by several people, with the keyboard alone and with a printer that jams. */
 import { execFileSync } from 'node:child_process';
 import axe from 'axe-core';
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

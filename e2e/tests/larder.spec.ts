@@ -1,7 +1,7 @@
 /** The larder in a browser: found in a keystroke, compared, edited, imported, and changed statements followed up. */
 import { readFileSync } from 'node:fs';
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.describe.configure({ mode: 'serial' });

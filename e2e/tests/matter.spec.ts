@@ -1,6 +1,6 @@
 /** What food lies in and is lifted out of: asked where the words leave it open, counted where they do not, doubted where it cannot be. */
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.describe.configure({ mode: 'serial' });

@@ -1,6 +1,6 @@
 /** Who can eat what: the answer in words from the first screen in two taps, by hand and by keyboard, and on paper. */
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

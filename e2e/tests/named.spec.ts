@@ -1,6 +1,6 @@
 /** Words that no line holds: asked where they stand, settled by one tap, and never clear by themselves. */
-import { expect, test } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.describe.configure({ mode: 'serial' });

@@ -1,7 +1,7 @@
 /** Scaling on the bench: targets, machines, loads, where the mass goes, times and cooling, the batch sheet, offers. */
 import { execFileSync } from 'node:child_process';
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

@@ -1,6 +1,6 @@
 /** Serving it free from something: plans side by side, a variant that follows, swaps by hand, versions for everybody. */
-import { expect, test, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.beforeAll(async () => {

@@ -1,8 +1,8 @@
 /** Taking dishes in, in ten styles: from paste or file to a standardized recipe, taps counted and timed. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { start, type Running } from './kitchen';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { start, test, type Running } from './kitchen';
 
 let kitchen: Running;
 test.describe.configure({ mode: 'serial' });
