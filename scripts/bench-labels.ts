@@ -31,7 +31,7 @@ async function ratioOn(options: LabelOptions): Promise<number> {
   const times = { labels: [] as number[], empty: [] as number[] };
   for (let round = -2; round < ROUNDS; round += 1) {
     const start = performance.now();
-    await labelsPdf(set, { ...options, quantity: LABELS });
+    await labelsPdf([{ set, quantity: LABELS }], options);
     const middle = performance.now();
     await emptyPages([set.width, set.height], LABELS);
     if (round < 0) continue;

@@ -7,11 +7,13 @@ import {
   PACK_DEFAULTS,
   readRecipe,
   recipeFromReading,
+  UNPACKED,
   type EquipmentSet,
   type Food,
   type Kitchen,
   type NotIn,
   type Pack,
+  type PackedPortion,
   type Recipe,
   type Target,
 } from '@hand-ladle/core';
@@ -27,6 +29,7 @@ interface BookEntry {
   id: string;
   isComponent: boolean;
   target?: Target;
+  packed?: Partial<PackedPortion>;
   /** What the cook said is not in it, though the text names it. */
   notIn?: NotIn[];
 }
@@ -52,10 +55,15 @@ export const loadEquipment = (folder = DATA_FOLDER): EquipmentSet[] =>
 export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): DemoRecipe[] {
   const recipes: DemoRecipe[] = [];
   const components: { id: string; name: string }[] = [];
-  for (const { id, isComponent, target, notIn = [] } of json<BookEntry[]>(folder, 'book.json')) {
+  for (const { id, isComponent, target, notIn = [], packed } of json<BookEntry[]>(folder, 'book.json')) {
     const text = readFileSync(join(folder, 'demo', 'dishes', `${id}.txt`), 'utf8');
     const reading = readRecipe(text, foodSet(foods, components));
-    const recipe = { ...recipeFromReading(reading, id), isComponent, notIn };
+    const recipe = {
+      ...recipeFromReading(reading, id),
+      isComponent,
+      notIn,
+      packed: packed ? { ...UNPACKED, ...packed } : null,
+    };
     recipes.push({ recipe, target: target ?? null });
     if (isComponent) components.push({ id, name: recipe.name });
   }

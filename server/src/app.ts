@@ -120,7 +120,7 @@ function addComputeRoutes(app: Hono, { store }: AppOptions): void {
     const request = checked<ComputeRequest>(worksheetRequest, await bodyOf(context));
     const sheet = await computeWorksheet(request, store);
     const content = contentOf(sheet.label, DRAFT_ON_ROLL, { claims: [], watch: [] }, null, false);
-    const pdf = await labelsPdf(setBy(content, DRAFT_ON_ROLL), DRAFT_ON_ROLL);
+    const pdf = await labelsPdf([{ set: setBy(content, DRAFT_ON_ROLL), quantity: 1 }], DRAFT_ON_ROLL);
     context.header('Content-Type', 'application/pdf');
     context.header('Content-Disposition', `attachment; filename="label-${sheet.recipeId}.pdf"`);
     return context.body(new Uint8Array(pdf));

@@ -76,6 +76,22 @@ export const ERRORS = {
     status: 409,
     message: 'What the label was worked out from has changed since. Hand it in anew.',
   },
+  'label-same-person': {
+    status: 403,
+    message: 'This kitchen wants another person to release a label than the one who checked it.',
+  },
+  'label-other-kind': {
+    status: 409,
+    message: 'The label was checked and released as another kind. Hand it in as this kind.',
+  },
+  'label-undated': {
+    status: 409,
+    message: 'Nobody said how long it keeps: the label would carry no date. Nothing was printed.',
+  },
+  'batch-of-another-label': {
+    status: 409,
+    message: 'That batch was made under another label. Nothing was printed.',
+  },
   'label-conflict': { status: 409, message: 'Somebody else took this label a step on. Look at it again.' },
   'label-not-released': { status: 409, message: 'This label is not released: nothing was printed.' },
   'label-does-not-fit': { status: 422, message: 'The label cannot be printed so: nothing was printed.' },

@@ -11,6 +11,8 @@ import {
   MOST_OWN_ALLERGENS,
   PANS,
   isTimeZone,
+  COUNTRIES,
+  MENU_ENERGY,
   PLAIN_SERVICE,
   PULSE_WAYS,
   SALT_WAYS,
@@ -122,6 +124,15 @@ const service = Joi.object({
     .allow('')
     .default('')
     .description('Where a phone reaches this app; a QR code holds the batch code alone without one'),
+  businessName: Joi.string().trim().max(120).allow('').default(''),
+  businessAddress: Joi.string().trim().max(300).allow('').default(''),
+  country: Joi.string()
+    .valid(...COUNTRIES)
+    .default(PLAIN_SERVICE.country),
+  menuEnergy: Joi.string()
+    .valid(...MENU_ENERGY)
+    .default(PLAIN_SERVICE.menuEnergy),
+  isReleasedByAnother: Joi.boolean().default(false),
 });
 
 /** What a kitchen sets for itself. */

@@ -20,30 +20,39 @@ export interface Run {
   stock: Stock;
   /** First label of the first sheet, counted from 1; rolls have none. */
   start: number;
+}
+
+/** One label, and how many of it. */
+export interface SetPart {
+  set: SetLabel;
   quantity: number;
 }
 
-/** So many of a label as one PDF: a page a label on a roll, pages of labels on sheets. */
-export async function labelsPdf(label: SetLabel, { stock, start, quantity }: Run): Promise<Buffer> {
-  const paper: [number, number] =
+/** Labels as one PDF, so many of each: a page a label on a roll, pages of labels on sheets, one after the other. */
+export async function labelsPdf(parts: readonly SetPart[], { stock, start }: Run): Promise<Buffer> {
+  const sizeOf = ({ width, height }: SetLabel): [number, number] =>
     stock.kind === 'roll'
-      ? [label.width, label.height]
+      ? [width, height]
       : [mmToPoints(PAPERS[stock.paper].widthMm), mmToPoints(PAPERS[stock.paper].heightMm)];
-  const pdf = newPdf(paper, 'Label');
+  const pdf = newPdf(sizeOf(parts[0]!.set), 'Label');
   const done = bytesOf(pdf);
-  const place = formOf(pdf, label);
-  const turn = (): unknown => pdf.addPage({ size: paper, margin: 0 });
+  const all = parts.flatMap(({ set, quantity }) => {
+    const place = formOf(pdf, set);
+    return Array.from({ length: quantity }, () => ({ set, place }));
+  });
+  const turn = (set: SetLabel): unknown => pdf.addPage({ size: sizeOf(set), margin: 0 });
   if (stock.kind === 'roll')
-    for (let index = 0; index < quantity; index += 1) {
-      if (index > 0) turn();
+    all.forEach(({ set, place }, index) => {
+      if (index > 0) turn(set);
       place(0, 0);
-    }
+    });
   else {
     let page = 0;
-    for (const each of placesOnSheets(stock, start, quantity)) {
-      for (; page < each.page; page += 1) turn();
+    placesOnSheets(stock, start, all.length).forEach((each, index) => {
+      const { set, place } = all[index]!;
+      for (; page < each.page; page += 1) turn(set);
       place(mmToPoints(each.xMm), mmToPoints(each.yMm));
-    }
+    });
   }
   pdf.end();
   return done;
@@ -91,7 +100,7 @@ const run = promisify(execFile);
 /** One label as PNG, drawn from its PDF so that it is the same picture. */
 export async function labelPng(label: SetLabel): Promise<Buffer> {
   const stock: Stock = { kind: 'roll', id: 'one', name: 'one', widthMm: 1, heightMm: null };
-  const pdf = await labelsPdf(label, { stock, start: 1, quantity: 1 });
+  const pdf = await labelsPdf([{ set: label, quantity: 1 }], { stock, start: 1 });
   const drawing = run('pdftoppm', ['-r', String(PNG_DPI), '-png', '-singlefile', '-'], {
     encoding: 'buffer',
     maxBuffer: 64 * 1024 * 1024,

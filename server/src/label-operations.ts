@@ -5,6 +5,7 @@ import {
   draftFileRequest,
   newReleaseRequest,
   printRequest,
+  runRequest,
   scaleRequest,
   simulateRequest,
 } from './labels/schemas';
@@ -130,8 +131,22 @@ export const LABEL_OPERATIONS: readonly Operation[] = [
   {
     method: 'post',
     path: '/api/labels/{id}/file/{format}',
-    summary: 'A released label as pdf, svg, png or txt (cook)',
+    summary: 'A released label as pdf, svg, png or txt, of a batch that is made by it or named (cook)',
     body: printRequest,
+    answers: 'A file',
+  },
+  {
+    method: 'post',
+    path: '/api/label-runs',
+    summary: 'Labels of many dishes, or a slip for each tray, in one job of the spool (cook)',
+    body: runRequest,
+    answers: 'The job and the batch codes',
+  },
+  {
+    method: 'post',
+    path: '/api/label-runs/file/{format}',
+    summary: 'The same labels as one pdf or txt (cook)',
+    body: runRequest,
     answers: 'A file',
   },
   {

@@ -20,6 +20,7 @@ import {
   WHOLE_FOOD_CLASSES,
 } from '@hand-ladle/core';
 import { ApiError } from './errors';
+import { packedPortion } from './packed-schemas';
 
 /** Longest text taken for one recipe, in characters. */
 export const MOST_TEXT = 200_000;
@@ -205,6 +206,7 @@ export const recipe = Joi.object({
     .max(40)
     .default([])
     .description('Figures the audit of matter doubts and a cook stands for, while they stay as they were'),
+  packed: packedPortion.allow(null).default(null),
   parentId: id.allow(null).required(),
   swaps: Joi.array()
     .items(Joi.object({ fromId: id.required(), swapId: id.required(), isInherited: Joi.boolean() }))

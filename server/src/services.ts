@@ -5,6 +5,7 @@ import { People } from './accounts/people';
 import { SimulatedPrinter } from './devices/simulated-printer';
 import { SimulatedScale } from './devices/scale';
 import { Spool } from './devices/spool';
+import { Printing } from './labels/printing';
 import { Releases } from './labels/releases';
 import type { Store } from './store';
 
@@ -15,6 +16,7 @@ export interface Services {
   printer: SimulatedPrinter;
   scale: SimulatedScale;
   spool: Spool;
+  printing: Printing;
   /** The day it is in a kitchen. */
   today: (kitchen: Kitchen) => string;
 }
@@ -30,6 +32,7 @@ export function createServices(
   const releases = new Releases(store, people, audit, now);
   const printer = new SimulatedPrinter(store.tables, now);
   const spool = new Spool(store, releases, audit, printer, now, log);
+  const today = ({ service }: Kitchen): string => dayIn(service.timeZone, now().getTime());
   return {
     people,
     audit,
@@ -37,6 +40,7 @@ export function createServices(
     printer,
     scale: new SimulatedScale(),
     spool,
-    today: ({ service }) => dayIn(service.timeZone, now().getTime()),
+    printing: new Printing(store, releases, spool, audit, today),
+    today,
   };
 }

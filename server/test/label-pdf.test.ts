@@ -16,7 +16,15 @@ const labelOf = (id: string, kitchen: Kitchen): Label => {
 };
 const labelPdf = (label: Label, isReleased = false): Promise<Buffer> =>
   labelsPdf(
-    setBy(contentOf(label, DRAFT_ON_ROLL, { claims: [], watch: [] }, null, isReleased), DRAFT_ON_ROLL),
+    [
+      {
+        set: setBy(
+          contentOf(label, DRAFT_ON_ROLL, { claims: [], watch: [] }, null, isReleased),
+          DRAFT_ON_ROLL,
+        ),
+        quantity: 1,
+      },
+    ],
     DRAFT_ON_ROLL,
   );
 /** The words of a PDF, by poppler; a word that broke at its own hyphen is put together again. */

@@ -103,8 +103,6 @@ function printedText(label: ByHand): Promise<Buffer> {
     kind: label.kind,
     form: label.form,
     stock: STOCKS.find(({ id }) => id === `roll-${label.paper}`)!,
-    // A linear US table is only for small packs.
-    pack: { largestSurfaceCm2: null, labelAreaCm2: label.form === 'linear' ? 200 : null },
     madeOn: '2026-11-25',
     grams: label.kind === 'component' ? label.yield : null,
     group: 'Ward 3',
@@ -113,7 +111,7 @@ function printedText(label: ByHand): Promise<Buffer> {
   const batch =
     label.kind === 'component' ? { code: '261125-2222', useBy: '2026-11-27', address: 'x' } : null;
   const content = contentOf(sheet.label, options, { claims: [], watch: trayFigures(sheet) }, batch, true);
-  return labelsPdf(setBy(content, options), options);
+  return labelsPdf([{ set: setBy(content, options), quantity: 1 }], options);
 }
 
 const labels = readDocument();

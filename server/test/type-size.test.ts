@@ -11,8 +11,10 @@ import {
   STOCKS,
   worksheet,
   X_HEIGHT,
+  UNPACKED,
   type LabelOptions,
   type Language,
+  type PackSize,
   type Regime,
 } from '@hand-ladle/core';
 import { labelsPdf } from '../src/label-files';
@@ -32,13 +34,15 @@ async function wordsPrinted(
   options: Partial<LabelOptions>,
   language: Language = 'en',
   id = 'fennel-butter-bean-pot',
+  size: PackSize = { largestSurfaceCm2: null, labelAreaCm2: null },
 ): Promise<PlacedWord[]> {
-  const { recipe, target } = demo.find((each) => each.recipe.id === id)!;
+  const { recipe: plain, target } = demo.find((each) => each.recipe.id === id)!;
+  const recipe = { ...plain, packed: { ...UNPACKED, ...size } };
   const labelStyle = { language, hasTail: false };
   const sheet = worksheet({ recipe, kitchen: { ...ward, regime }, target: target!, labelStyle }, book);
   const asked = { ...DRAFT_ON_ROLL, ...options };
   const content = contentOf(sheet.label, asked, { claims: [], watch: [] }, null, true);
-  return wordsOf(await labelsPdf(setBy(content, asked), asked));
+  return wordsOf(await labelsPdf([{ set: setBy(content, asked), quantity: 1 }], asked));
 }
 const sizeOf = (words: PlacedWord[], text: string): number => words.find((word) => word.text === text)!.size;
 const tight = STOCKS.find(({ id }) => id === 'roll-102x76')!;
@@ -60,7 +64,10 @@ describe('US panel, 21 CFR 101.9(d)', () => {
 
   test('small packs: calories 10 and 14, nothing under 6, and the linear form only there', async () => {
     for (const form of ['tabular', 'linear'] as const) {
-      const words = await wordsPrinted('us', { form, pack: { largestSurfaceCm2: null, labelAreaCm2: 200 } });
+      const words = await wordsPrinted('us', { form }, 'en', undefined, {
+        largestSurfaceCm2: null,
+        labelAreaCm2: 200,
+      });
       expect(sizeOf(words, 'Calories')).toBeGreaterThanOrEqual(10 - SLACK);
       expect(
         Math.max(...words.filter(({ text }) => /^\d+,?$/.test(text)).map(({ size }) => size)),
@@ -93,10 +100,10 @@ describe('EU, 1169/2011 article 13', () => {
         {
           kind: 'prepacked',
           stock: small,
-          pack: { largestSurfaceCm2, labelAreaCm2: null },
         },
         'en',
         'barley-leek-white-bean-pot',
+        { largestSurfaceCm2, labelAreaCm2: null },
       );
       return Math.min(...words.map(({ size }) => pointsToMm(size * X_HEIGHT)));
     };

@@ -253,6 +253,15 @@ export const FINDING_KINDS = {
     (f) =>
       `The ${f['form']} form may not stand on a pack of this size. Say how large the pack is, or choose another form.`,
   ),
+  'form-lacks-whole': kind(
+    'danger',
+    (f) =>
+      `The ${f['form']} form has no room for the whole container beside the serving. Choose larger paper.`,
+  ),
+  'label-word-broken': kind(
+    'danger',
+    (f) => `A word is wider than its column and would be broken: ${f['words']}. Choose wider paper.`,
+  ),
   'code-too-small': kind(
     'danger',
     (f) =>

@@ -9,9 +9,9 @@ interface Additive {
   kind: Readonly<Record<Language, string>>;
 }
 
-const RAISING = { en: 'raising agent', es: 'gasificante', fr: 'poudre à lever' };
-const THICKENER = { en: 'thickener', es: 'espesante', fr: 'épaississant' };
-const GELLING = { en: 'gelling agent', es: 'gelificante', fr: 'gélifiant' };
+const RAISING = { en: 'raising agent', es: 'gasificante', fr: 'poudre à lever', de: 'Backtriebmittel' };
+const THICKENER = { en: 'thickener', es: 'espesante', fr: 'épaississant', de: 'Verdickungsmittel' };
+const GELLING = { en: 'gelling agent', es: 'gelificante', fr: 'gélifiant', de: 'Geliermittel' };
 
 /** By food id. */
 export const ADDITIVES: Readonly<Record<string, Additive>> = {

@@ -8,108 +8,190 @@ interface SubstanceWords {
   us: string;
   es: string;
   fr: string;
+  de: string;
   /** Words in an ingredient's own name that already refer clearly to it, in every language of the table. */
   named: RegExp;
 }
 
-const words = (eu: string, us: string, es: string, fr: string, named: RegExp): SubstanceWords => ({
+const words = (
+  eu: string,
+  us: string,
+  es: string,
+  fr: string,
+  de: string,
+  named: RegExp,
+): SubstanceWords => ({
   eu,
   us,
   es,
   fr,
+  de,
   named,
 });
 
-/** A word alone, letters with marks counted as letters: \b takes "é" for a gap. */
-const alone = (inner: string): RegExp => new RegExp(`(?<![\\p{L}])(?:${inner})(?![\\p{L}])`, 'giu');
+/**
+ * A word alone, letters with marks counted as letters: \b takes "é" for a gap. German joins words: there the whole word that
+ * holds the stem counts, "Weizenmehl".
+ */
+const alone = (inner: string, german: string): RegExp =>
+  new RegExp(`(?<![\\p{L}])(?:${inner}|\\p{L}*(?:${german})\\p{L}*)(?![\\p{L}])`, 'giu');
 
 export const ALLERGEN_WORDS: Readonly<Record<Substance, SubstanceWords>> = {
-  wheat: words('wheat', 'wheat', 'trigo', 'blé', alone('wheat|trigo|blé')),
-  rye: words('rye', 'rye', 'centeno', 'seigle', alone('rye|centeno|seigle')),
-  barley: words('barley', 'barley', 'cebada', 'orge', alone('barley|cebada|orge')),
-  oats: words('oats', 'oats', 'avena', 'avoine', alone('oats?|avena|avoine')),
-  almond: words('almonds', 'almonds', 'almendras', 'amandes', alone('almonds?|almendras?|amandes?')),
+  wheat: words(
+    'wheat',
+    'wheat',
+    'trigo',
+    'blé',
+    'Weizen',
+    alone('wheat|trigo|blé', 'weizen|dinkel|grünkern|seitan'),
+  ),
+  rye: words('rye', 'rye', 'centeno', 'seigle', 'Roggen', alone('rye|centeno|seigle', 'roggen')),
+  barley: words('barley', 'barley', 'cebada', 'orge', 'Gerste', alone('barley|cebada|orge', 'gerste')),
+  oats: words('oats', 'oats', 'avena', 'avoine', 'Hafer', alone('oats?|avena|avoine', 'hafer')),
+  almond: words(
+    'almonds',
+    'almonds',
+    'almendras',
+    'amandes',
+    'Mandeln',
+    alone('almonds?|almendras?|amandes?', 'mandel'),
+  ),
   hazelnut: words(
     'hazelnuts',
     'hazelnuts',
     'avellanas',
     'noisettes',
-    alone('hazelnuts?|avellanas?|noisettes?'),
+    'Haselnüsse',
+    alone('hazelnuts?|avellanas?|noisettes?', 'haseln[uü]ss'),
   ),
   walnut: words(
     'walnuts',
     'walnuts',
     'nueces',
     'noix',
-    alone('walnuts?|nuez|nueces|noix(?! de (?:coco|cajou|pécan|muscade|macadamia|brésil))'),
+    'Walnüsse',
+    alone('walnuts?|nuez|nueces|noix(?! de (?:coco|cajou|pécan|muscade|macadamia|brésil))', 'waln[uü]ss'),
   ),
   cashew: words(
     'cashews',
     'cashews',
     'anacardos',
     'noix de cajou',
-    alone('cashews?|anacardos?|noix de cajou'),
+    'Cashewkerne',
+    alone('cashews?|anacardos?|noix de cajou', 'cashew'),
   ),
-  pecan: words('pecans', 'pecans', 'pacanas', 'noix de pécan', alone('pecans?|pacanas?|noix de pécan')),
+  pecan: words(
+    'pecans',
+    'pecans',
+    'pacanas',
+    'noix de pécan',
+    'Pekannüsse',
+    alone('pecans?|pacanas?|noix de pécan', 'pekan'),
+  ),
   'brazil-nut': words(
     'Brazil nuts',
     'Brazil nuts',
     'nueces de Brasil',
     'noix du Brésil',
-    alone('brazil nuts?|(?:nuez|nueces) de brasil|noix du brésil'),
+    'Paranüsse',
+    alone('brazil nuts?|(?:nuez|nueces) de brasil|noix du brésil', 'paran[uü]ss'),
   ),
   pistachio: words(
     'pistachios',
     'pistachios',
     'pistachos',
     'pistaches',
-    alone('pistachios?|pistachos?|pistaches?'),
+    'Pistazien',
+    alone('pistachios?|pistachos?|pistaches?', 'pistazie'),
   ),
   macadamia: words(
     'macadamia nuts',
     'macadamia nuts',
     'macadamias',
     'noix de macadamia',
-    alone('(?:noix de )?macadamias?(?: nuts?)?'),
+    'Macadamianüsse',
+    alone('(?:noix de )?macadamias?(?: nuts?)?', 'macadamia'),
   ),
   'pine-nut': words(
     'pine nuts',
     'pine nuts',
     'piñones',
     'pignons de pin',
-    alone('pine nuts?|piñón|piñones|pignons?(?: de pin)?'),
+    'Pinienkerne',
+    alone('pine nuts?|piñón|piñones|pignons?(?: de pin)?', 'pinienkern'),
   ),
-  coconut: words('coconut', 'coconut', 'coco', 'noix de coco', alone('coconuts?|(?:noix de )?coco')),
+  coconut: words(
+    'coconut',
+    'coconut',
+    'coco',
+    'noix de coco',
+    'Kokosnuss',
+    alone('coconuts?|(?:noix de )?coco', 'kokos'),
+  ),
   peanut: words(
     'peanuts',
     'peanuts',
     'cacahuetes',
     'arachides',
-    alone('peanuts?|cacahuetes?|arachides?|cacahuètes?'),
+    'Erdnüsse',
+    alone('peanuts?|cacahuetes?|arachides?|cacahuètes?', 'erdn[uü]ss'),
   ),
-  soy: words('soya', 'soy', 'soja', 'soja', alone('soy(?:a|beans?)?(?: beans?)?|soja')),
-  milk: words('milk', 'milk', 'leche', 'lait', alone('milk|leche|lait')),
-  egg: words('egg', 'egg', 'huevo', 'œuf', alone('eggs?|huevos?|œufs?|oeufs?')),
-  fish: words('fish', 'fish', 'pescado', 'poisson', alone('fish|pescado|poisson')),
+  soy: words('soya', 'soy', 'soja', 'soja', 'Soja', alone('soy(?:a|beans?)?(?: beans?)?|soja', 'soja')),
+  milk: words('milk', 'milk', 'leche', 'lait', 'Milch', alone('milk|leche|lait', 'milch')),
+  egg: words(
+    'egg',
+    'egg',
+    'huevo',
+    'œuf',
+    'Ei',
+    alone('eggs?|huevos?|œufs?|oeufs?', '(?<![\\p{L}])ei(?:er|gelb|weiß)?(?![\\p{L}])|vollei'),
+  ),
+  fish: words('fish', 'fish', 'pescado', 'poisson', 'Fisch', alone('fish|pescado|poisson', 'fisch')),
   crustacean: words(
     'crustaceans',
     'crustacean shellfish',
     'crustáceos',
     'crustacés',
-    alone('crustaceans?|prawns?|shrimps?|crab|crustáceos?|crustacés?'),
+    'Krebstiere',
+    alone('crustaceans?|prawns?|shrimps?|crab|crustáceos?|crustacés?', 'krebs|garnele'),
   ),
-  mollusc: words('molluscs', 'molluscs', 'moluscos', 'mollusques', alone('molluscs?|moluscos?|mollusques?')),
-  celery: words('celery', 'celery', 'apio', 'céleri', alone('celery|apio|céleri')),
-  mustard: words('mustard', 'mustard', 'mostaza', 'moutarde', alone('mustard|mostaza|moutarde')),
-  sesame: words('sesame', 'sesame', 'sésamo', 'sésame', alone('sesame|sésamo|sésame')),
+  mollusc: words(
+    'molluscs',
+    'molluscs',
+    'moluscos',
+    'mollusques',
+    'Weichtiere',
+    alone('molluscs?|moluscos?|mollusques?', 'weichtier'),
+  ),
+  celery: words('celery', 'celery', 'apio', 'céleri', 'Sellerie', alone('celery|apio|céleri', 'sellerie')),
+  mustard: words(
+    'mustard',
+    'mustard',
+    'mostaza',
+    'moutarde',
+    'Senf',
+    alone('mustard|mostaza|moutarde', 'senf'),
+  ),
+  sesame: words('sesame', 'sesame', 'sésamo', 'sésame', 'Sesam', alone('sesame|sésamo|sésame', 'sesam')),
   sulphites: words(
     'sulphites',
     'sulfites',
     'sulfitos',
     'sulfites',
-    alone('sulph?ites?|sulphur dioxide|sulfur dioxide|sulfitos?|dióxido de azufre|anhydride sulfureux'),
+    'Sulfite',
+    alone(
+      'sulph?ites?|sulphur dioxide|sulfur dioxide|sulfitos?|dióxido de azufre|anhydride sulfureux',
+      'sulfit|schwefeldioxid',
+    ),
   ),
-  lupin: words('lupin', 'lupin', 'altramuces', 'lupin', alone('lupin|altramuz|altramuces')),
+  lupin: words(
+    'lupin',
+    'lupin',
+    'altramuces',
+    'lupin',
+    'Lupinen',
+    alone('lupin|altramuz|altramuces', 'lupine'),
+  ),
 };
 
 /** The printed name of a substance in a regime and a language. */

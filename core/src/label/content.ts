@@ -2,21 +2,33 @@
 import type { Regime } from '../allergen/substances';
 import type { CodeImage } from '../print';
 import { fixedText, roundToDecimals } from '../quantity';
-import type { Label } from './label';
+import { PROTEIN_CLAIMS } from './claims';
 import type { LabelFigure } from './figures';
+import type { Label } from './label';
+import { NO_LABEL_PACK, type LabelPack } from './label-pack';
+import { netQuantity } from './net-quantity';
+import { householdAmount, servingsPerContainer } from './serving-size';
 import type { Segment } from './statement';
 import { figureInLanguage, LABEL_WORDS, type Language } from './words';
 
 /** Kinds of labels a kitchen prints; the menu sheet is a table of its own. */
-export const LABEL_KINDS = ['serving', 'prepacked', 'component', 'counter', 'tray'] as const;
+export const LABEL_KINDS = ['serving', 'retail', 'prepacked', 'component', 'counter', 'tray'] as const;
 export type LabelKind = (typeof LABEL_KINDS)[number];
 export const LABEL_KIND_NAMES: Readonly<Record<LabelKind, string>> = {
   serving: 'Nutrition and allergens of a portion',
-  prepacked: 'Packed here: ingredients and allergens',
+  retail: 'Packed for sale: the whole label',
+  prepacked: 'Packed here, sold here: ingredients and allergens',
   component: 'Fridge label of a component',
   counter: 'Counter card',
   tray: 'Ward tray slip',
 };
+
+/** Kinds that go on a pack, with what the law asks of one. */
+export const isOnPack = (kind: LabelKind): kind is 'retail' | 'prepacked' =>
+  kind === 'retail' || kind === 'prepacked';
+/** Kinds that print the nutrition table. */
+export const hasPanel = (kind: LabelKind): kind is 'retail' | 'serving' =>
+  kind === 'retail' || kind === 'serving';
 
 /** What is known when it is printed, and not before. */
 export interface LabelFacts {
@@ -43,7 +55,7 @@ export const NO_FACTS: LabelFacts = {
 /** A figure of the table in the label's language. */
 export interface PanelFigure extends Pick<
   LabelFigure,
-  'id' | 'name' | 'text' | 'per100gText' | 'dailyValueText' | 'indent'
+  'id' | 'name' | 'text' | 'per100gText' | 'dailyValueText' | 'wholeText' | 'wholeDailyText' | 'indent'
 > {
   isIncomplete: boolean;
 }
@@ -62,89 +74,196 @@ export interface LabelContent {
   /** Allergens by name, in the label's language. */
   named: { contains: string[]; mayContain: string[] };
   claims: string[];
+  /** A claim about a nutrient is among them: then the law asks for the nutrition table. */
+  hasNutrientClaim: boolean;
   facts: LabelFacts;
+  pack: LabelPack;
   /** Figures a tray slip tells, as name and text. */
   watch: { name: string; text: string }[];
   isDraft: boolean;
   openPoints: number;
   /** Names and statements that nobody translated. */
   untranslated: string[];
+  /** The same label in English: a US label speaks another language beside it, whole, or not at all (21 CFR 101.15(c)). */
+  beside: LabelContent | null;
 }
 
-/** The US panel is in English by law; the EU table in the label's own language. */
+/** A figure in the label's language; "less than 1g" too. */
 function figureIn(figure: LabelFigure, regime: Regime, language: Language): PanelFigure {
   const { id, indent, isIncomplete, dailyValueText } = figure;
-  if (regime === 'us') return { ...figure };
+  const { panel, figures } = LABEL_WORDS[language];
+  // A label that was frozen before whole containers were told lacks their figures.
+  const { wholeText = '', wholeDailyText = '' } = figure;
+  if (regime === 'us') {
+    const said = (text: string): string =>
+      figureInLanguage(text.replace(/^(at least )?less than/, `$1${panel.lessThan}`), 'en').replace(
+        /^at least /,
+        `${LABEL_WORDS[language].atLeast} `,
+      );
+    return {
+      id,
+      indent,
+      isIncomplete,
+      dailyValueText,
+      wholeDailyText,
+      name: id === 'energyKcal' ? panel.calories : (panel.figures[id] ?? figure.name),
+      text: said(figure.text),
+      wholeText: said(wholeText),
+      per100gText: '',
+    };
+  }
   return {
     id,
     indent,
     isIncomplete,
     dailyValueText,
-    name: LABEL_WORDS[language].figures[id] ?? figure.name,
+    wholeText: '',
+    wholeDailyText: '',
+    name: figures[id] ?? figure.name,
     text: figureInLanguage(figure.text, language),
     per100gText: figureInLanguage(figure.per100gText, language),
   };
 }
 
+/** A claim as a label prints it. */
+export interface ToldClaim {
+  id: string;
+  text: string;
+  /** What it is called on the English label beside another language. */
+  english?: string;
+}
+
 export interface ContentExtras {
   facts?: Partial<LabelFacts>;
-  claims?: readonly string[];
+  claims?: readonly ToldClaim[];
   watch?: readonly { name: string; text: string }[];
 }
 
+/** Claims that promise nothing of a nutrient. */
+const isNutrientClaim = ({ id }: ToldClaim): boolean => !id.startsWith('no-');
+
 /** The content of a label of a kind. */
 export function labelContent(label: Label, kind: LabelKind, extras: ContentExtras = {}): LabelContent {
-  const { regime, language } = label;
+  const { regime, language, pack = NO_LABEL_PACK, beside = null } = label;
+  const claims = extras.claims ?? [];
+  const hasProtein = regime === 'us' && claims.some(({ id }) => PROTEIN_CLAIMS.has(id));
+  const figures = label.figures.map((figure) => figureIn(figure, regime, language));
   return {
     kind,
     regime,
     language,
     title: label.title,
     portionGrams: label.portionGrams,
-    figures: label.figures.map((figure) => figureIn(figure, regime, language)),
+    figures: hasProtein
+      ? figures.map((figure) =>
+          figure.id === 'proteinG' ? { ...figure, dailyValueText: label.proteinDailyText ?? '' } : figure,
+        )
+      : figures,
     ingredients: label.ingredientSegments,
     contains: label.contains,
     mayContain: label.mayContain,
     unconfirmed: label.unconfirmed,
     named: label.named,
-    claims: [...(extras.claims ?? [])],
+    claims: claims.map(({ text }) => text),
+    hasNutrientClaim: claims.some(isNutrientClaim),
     facts: { ...NO_FACTS, ...extras.facts },
+    pack,
     watch: [...(extras.watch ?? [])],
     isDraft: label.isDraft,
     openPoints: label.draftReasons.length,
     untranslated: label.untranslated,
+    beside: beside && {
+      ...labelContent(beside, kind, {
+        ...extras,
+        claims: claims.map((claim) => ({ ...claim, text: claim.english ?? claim.text })),
+      }),
+      isDraft: false,
+    },
   };
 }
 
-const DATE_ORDER: Readonly<Record<Language, (y: string, m: string, d: string) => string>> = {
-  en: (y, m, d) => `${d} ${MONTHS_EN[Number(m) - 1]} ${y}`,
-  es: (y, m, d) => `${d}/${m}/${y}`,
-  fr: (y, m, d) => `${d}/${m}/${y}`,
+const MONTHS: Readonly<Record<Language, readonly string[]>> = {
+  en: ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+  es: ['ene', 'feb', 'mar', 'abr', 'may', 'jun', 'jul', 'ago', 'sep', 'oct', 'nov', 'dic'],
+  fr: ['janv', 'févr', 'mars', 'avr', 'mai', 'juin', 'juil', 'août', 'sept', 'oct', 'nov', 'déc'],
+  de: ['Jan', 'Feb', 'März', 'Apr', 'Mai', 'Juni', 'Juli', 'Aug', 'Sept', 'Okt', 'Nov', 'Dez'],
 };
-const MONTHS_EN = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
-/** An ISO date as a label says it: a month in letters where day and month could be taken for each other. */
+/** An ISO date as a label says it: the month in letters, for day and month could be taken for each other. */
 export function dateOnLabel(iso: string, language: Language): string {
   const [year = '', month = '', day = ''] = iso.split('-');
-  return DATE_ORDER[language](year, month, day);
+  return `${day} ${MONTHS[language][Number(month) - 1]} ${year}`;
 }
 
 /** Grams of a batch or a portion as a label says them. */
 export const gramsOnLabel = (grams: number): string =>
   grams >= 1000 ? `${fixedText(grams / 1000, 2)} kg` : `${roundToDecimals(grams, 0)} g`;
 
+/** A portion in whole grams. */
+export const portionText = ({ portionGrams }: Pick<LabelContent, 'portionGrams'>): string =>
+  String(roundToDecimals(portionGrams, 0));
+
+/** What is chilled is used by a date; what is frozen or dry is best before one (1169/2011 article 24, Annex X). */
+const dateWord = ({ pack, language }: LabelContent): string =>
+  pack.keeping === 'frozen' || pack.keeping === 'ambient'
+    ? LABEL_WORDS[language].bestBefore
+    : LABEL_WORDS[language].useBy;
+
 /** The dated and counted facts in the order a label says them. */
-export function factRows({
-  facts,
-  language,
-}: LabelContent): { name: string; text: string; isLarge: boolean }[] {
+export function factRows(content: LabelContent): { name: string; text: string; isLarge: boolean }[] {
+  const { facts, language, kind } = content;
   const words = LABEL_WORDS[language];
   const rows: { name: string; text: string; isLarge: boolean }[] = [];
   if (facts.madeOn)
     rows.push({ name: words.made, text: dateOnLabel(facts.madeOn, language), isLarge: false });
-  if (facts.useBy) rows.push({ name: words.useBy, text: dateOnLabel(facts.useBy, language), isLarge: true });
-  if (facts.grams !== null)
+  if (facts.useBy)
+    rows.push({ name: dateWord(content), text: dateOnLabel(facts.useBy, language), isLarge: true });
+  // A pack says its own net quantity; the weight of the batch it came from would be taken for it.
+  if (facts.grams !== null && !isOnPack(kind))
     rows.push({ name: words.weight, text: gramsOnLabel(facts.grams), isLarge: false });
   if (facts.batchCode) rows.push({ name: words.batch, text: facts.batchCode, isLarge: false });
   return rows;
+}
+
+/** How the pack is kept, in the law's words; empty while nobody said. */
+export function keepText({ pack, regime, language }: LabelContent): string {
+  const { keep, keepUs } = LABEL_WORDS[language];
+  return pack.keeping ? (regime === 'us' ? keepUs : keep)[pack.keeping] : '';
+}
+
+/** The net quantity of the pack; empty while nobody said. */
+export const netText = ({ pack, regime, language }: LabelContent): string =>
+  pack.netGrams === null ? '' : netQuantity(pack.netGrams, regime, language);
+
+/** Who answers for it, as lines. */
+export const businessLines = ({ pack }: LabelContent): string[] =>
+  [pack.business.name, ...pack.business.address.split(/\r?\n/)]
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+
+/** EU: the portions a pack holds, which figures per portion ask for (1169/2011 article 33). */
+export function portionsText(content: LabelContent): string {
+  const { pack, language } = content;
+  if (pack.portions === null) return '';
+  const count = String(roundToDecimals(pack.portions, 1));
+  return pack.portions === 1
+    ? LABEL_WORDS[language].portion(portionText(content))
+    : LABEL_WORDS[language].portions(count, portionText(content));
+}
+
+/** US: "2/3 cup (195g)"; a plate that is not packed is a portion. */
+export function servingSizeText(content: LabelContent): string {
+  const { pack, language } = content;
+  const { measures } = LABEL_WORDS[language].panel;
+  const { amount, measure } = pack.household ?? { amount: 1, measure: 'portion' as const };
+  const [one, several] = measures[measure];
+  return `${householdAmount(amount)} ${amount > 1.02 ? several : one} (${portionText(content)}g)`;
+}
+
+/** US: how many servings a container holds, as a text and whether it is one. */
+export function servingsOf(content: LabelContent): { text: string; isOne: boolean } {
+  const { pack, language, portionGrams } = content;
+  const { count, isAbout } = servingsPerContainer(pack.netGrams ?? portionGrams, portionGrams);
+  const said = String(count);
+  return { text: isAbout ? `${LABEL_WORDS[language].panel.about} ${said}` : said, isOne: count === 1 };
 }

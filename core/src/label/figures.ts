@@ -53,6 +53,9 @@ export interface LabelFigure {
   per100gText: string;
   /** "% DV" or "% RI" per portion; empty where the law gives none. */
   dailyValueText: string;
+  /** Of the whole container, where the label tells it too; else empty. */
+  wholeText: string;
+  wholeDailyText: string;
   /** How deep it stands under the figure before it. */
   indent: 0 | 1 | 2;
   /** Some lines lack this figure, so the amount is "at least". */
@@ -203,25 +206,44 @@ const PRINTED = { us: new Set(US_ROWS.map(({ id }) => id)), eu: new Set(EU_ROWS.
 const dailyOf = (regime: Regime, text: string, daily: string): string =>
   regime === 'us' && daily !== '' && /^0(?:g|mg|mcg)$/.test(text) ? percent(0) : daily;
 
-/** The figures of a regime's label from facts per portion and per 100 g; %DV comes from the unrounded amounts. */
+/** What the figures of a label are worked out from. */
+export interface FigureGround {
+  perPortion: Facts;
+  per100g: Facts;
+  /** Of the whole container; null where it is not told. */
+  whole: Facts | null;
+  missing: ReadonlySet<string>;
+}
+
+/** The figures of a regime's label; %DV comes from the unrounded amounts. */
 export function labelFigures(
-  perPortion: Facts,
-  per100g: Facts,
-  missing: ReadonlySet<string>,
+  { perPortion, per100g, whole, missing }: FigureGround,
   regime: Regime,
 ): LabelFigure[] {
   const rows = regime === 'us' ? US_ROWS : EU_ROWS;
   return rows.map(({ id, name, indent, text, daily }) => {
     const isIncomplete = missing.has(id);
     const mark = isIncomplete ? 'at least ' : '';
+    const dailyText = (facts: Facts): string =>
+      isIncomplete ? '' : dailyOf(regime, text(facts), daily(facts));
     return {
       id,
       name,
       text: mark + text(perPortion),
       per100gText: regime === 'eu' ? mark + text(per100g) : '',
-      dailyValueText: isIncomplete ? '' : dailyOf(regime, text(perPortion), daily(perPortion)),
+      dailyValueText: dailyText(perPortion),
+      wholeText: whole ? mark + text(whole) : '',
+      wholeDailyText: whole ? dailyText(whole) : '',
       indent,
       isIncomplete,
     };
   });
 }
+
+/** Facts of so many times as much. */
+export const timesFacts = (facts: Facts, factor: number): Facts =>
+  Object.fromEntries(Object.entries(facts).map(([id, amount]) => [id, amount * factor])) as unknown as Facts;
+
+/** Protein in % of the daily value, by quality: told only where the label claims protein (101.9(c)(7)(i)). */
+export const proteinDailyUs = (correctedGrams: number): string =>
+  percent(dailyValueUs(correctedGrams, US_DAILY_VALUES.proteinG));

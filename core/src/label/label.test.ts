@@ -236,7 +236,11 @@ describe('what an inspector strikes out', () => {
   });
 
   test('US: an amount printed as zero has a daily value of zero', () => {
-    const of = (facts: object) => labelFigures({ ...ZERO_FACTS, ...facts }, ZERO_FACTS, new Set(), 'us');
+    const of = (facts: object) =>
+      labelFigures(
+        { perPortion: { ...ZERO_FACTS, ...facts }, per100g: ZERO_FACTS, whole: null, missing: new Set() },
+        'us',
+      );
     const sat = of({ saturatesG: 0.3 }).find(({ id }) => id === 'saturatesG')!;
     expect([sat.text, sat.dailyValueText]).toEqual(['0g', '0%']);
     const some = of({ saturatesG: 0.6 }).find(({ id }) => id === 'saturatesG')!;

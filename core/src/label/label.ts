@@ -3,6 +3,7 @@ import type { Regime } from '../allergen/substances';
 import type { LabelFigure } from './figures';
 import type { BandStanding, FactId, ToleranceBand } from '../nutrition';
 import type { Narrowing } from '../worksheet/ranges';
+import type { LabelPack } from './label-pack';
 import type { Segment } from './statement';
 import type { Language } from './words';
 
@@ -37,6 +38,12 @@ export interface Label {
   /** Allergens by name, for labels that say them apart. */
   named: { contains: string[]; mayContain: string[] };
   language: Language;
+  /** How it is packed, and who answers for it. Labels frozen before packs were told lack it. */
+  pack?: LabelPack;
+  /** Protein in % of the daily value, corrected for quality; null where it cannot be. US only. */
+  proteinDailyText?: string | null;
+  /** US: the same label in English, where it speaks another language. */
+  beside?: Label | null;
   /** Names and pack statements that stand in English because nobody translated them. */
   untranslated: string[];
   tolerances: FigureTolerance[];

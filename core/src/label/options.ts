@@ -1,14 +1,13 @@
 /** How a label is asked for: its kind, its paper, its pack, how many, and what is known only when it is printed. */
 import type { CodeImage, Stock } from '../print';
 import type { LabelKind } from './content';
-import type { PackSize, PanelForm } from './type-rules';
+import type { PanelForm } from './type-rules';
 
 export interface LabelOptions {
   kind: LabelKind;
   stock: Stock;
   /** A form somebody chose; null for the first the law allows that fits. */
   form: PanelForm | null;
-  pack: PackSize;
   /** First label of the first sheet, counted from 1. */
   start: number;
   quantity: number;
@@ -25,7 +24,6 @@ export const DRAFT_ON_ROLL: LabelOptions = {
   kind: 'serving',
   stock: { kind: 'roll', id: 'roll-102', name: 'Roll, 102 mm, any length', widthMm: 102, heightMm: null },
   form: null,
-  pack: { largestSurfaceCm2: null, labelAreaCm2: null },
   start: 1,
   quantity: 1,
   symbology: null,

@@ -1,58 +1,102 @@
 /** The nutrition table as each law lays it out: US upright, tabular and in a line; EU as a table and in a line. */
-import { roundToDecimals } from '../quantity';
 import { widthOf, type Run, type Setter } from '../print';
-import type { LabelContent, PanelFigure } from './content';
+import { portionText, servingSizeText, servingsOf, type LabelContent, type PanelFigure } from './content';
 import { US_BARS, type PanelForm, type PanelTypeUs } from './type-rules';
-import { LABEL_WORDS } from './words';
+import { LABEL_WORDS, type Language } from './words';
 
-/** Said under the US panel (21 CFR 101.9(d)(9)). */
-export const US_FOOTNOTE =
-  '* The % Daily Value (DV) tells you how much a nutrient in a serving of food contributes to a daily diet. 2,000 calories a day is used for general nutrition advice.';
-/** The footnote small packs may carry in its place (101.9(j)(13)(ii)(C)). */
-export const US_SHORT_FOOTNOTE = '%DV = %Daily Value';
 /** Figures below the second thick bar. */
 const MINERALS = 4;
 
 const run = (text: string, size: number, weight: Run['weight'] = 'regular'): Run => ({ text, size, weight });
-const servingSize = ({ portionGrams }: LabelContent): string =>
-  `1 portion (${roundToDecimals(portionGrams, 0)}g)`;
 
-/** "Includes 3g Added Sugars": the one row that says its amount first (101.9(c)(6)(iii)). */
-function nutrientRuns({ id, name, text, indent }: PanelFigure, size: number): Run[] {
-  if (id === 'addedSugarsG') return [run(`Includes ${text} ${name}`, size)];
+/** What the law says of a small pack and a line stands here once: sugar is told by amount, then name (101.9(c)(6)(iii)). */
+function nutrientRuns({ id, name, text, indent }: PanelFigure, size: number, language: Language): Run[] {
+  if (id === 'addedSugarsG') return [run(LABEL_WORDS[language].panel.includes(text), size)];
   return indent === 0 ? [run(`${name} `, size, 'bold'), run(text, size)] : [run(`${name} ${text}`, size)];
 }
 
 /** Added sugars say their amount before their name; a reader of the plain text hears the same. */
-export const figureInWords = (figure: PanelFigure): string =>
+export const figureInWords = (figure: PanelFigure, language: Language): string =>
   [
-    figure.id === 'addedSugarsG' ? `Includes ${figure.text} ${figure.name}` : `${figure.name} ${figure.text}`,
+    figure.id === 'addedSugarsG'
+      ? LABEL_WORDS[language].panel.includes(figure.text)
+      : `${figure.name} ${figure.text}`,
     figure.dailyValueText,
   ]
     .filter((part) => part !== '')
     .join(' ');
 
 const INDENT = 9;
+const hasWhole = ({ figures }: LabelContent): boolean => figures.some(({ wholeText }) => wholeText !== '');
+const partsOf = ({ figures }: LabelContent) => {
+  const [calories, ...others] = figures;
+  return { calories: calories!, nutrients: others.slice(0, -MINERALS), minerals: others.slice(-MINERALS) };
+};
 
-function uprightUs(set: Setter, content: LabelContent, type: PanelTypeUs): void {
-  const [calories, ...others] = content.figures;
-  const nutrients = others.slice(0, -MINERALS);
-  const minerals = others.slice(-MINERALS);
-  // The heading fills the width, and is larger than all but the figure of the calories (101.9(d)(2)).
-  const widest = set.width / widthOf('Nutrition Facts', 1, 'black');
-  set.text('Nutrition Facts', Math.min(Math.max(widest, type.heading), 32), 'black');
-  set.rule(US_BARS.hairline);
-  set.text('1 serving per container', type.servings);
-  set.row([run('Serving size', type.servings, 'bold')], run(servingSize(content), type.servings, 'bold'));
-  set.rule(US_BARS.thick, 1, 2);
-  set.text('Amount per serving', type.small, 'bold');
-  set.row([run('Calories', type.caloriesName, 'black')], run(calories!.text, type.caloriesFigure, 'black'));
+/** Serving and container side by side (101.9(e)(6)(i)): each with its amount and its %DV. */
+function twoColumns(set: Setter, content: LabelContent, type: PanelTypeUs): void {
+  const { calories, nutrients, minerals } = partsOf(content);
+  const { panel } = LABEL_WORDS[content.language];
+  const columns = [0.4, 0.68, 1] as const;
+  const name = set.width * columns[0];
+  const cells: readonly [number, number][] = [
+    [name, set.width * (columns[1] - columns[0])],
+    [set.width * columns[1], set.width * (columns[2] - columns[1])],
+  ];
+  const row = (first: Run[], texts: readonly Run[], indent = 0): void => {
+    const top = set.y;
+    const left = set.column(set.x, name - 2, top);
+    left.paragraph(first, { indent });
+    const ends = cells.map(([from, width], index) => {
+      const column = set.column(set.x + from + 2, width - 2, top);
+      column.paragraph([texts[index]!], { align: 'right' });
+      return column.y;
+    });
+    set.y = Math.max(left.y, ...ends);
+  };
+  const both = ({ text, dailyValueText, wholeText, wholeDailyText }: PanelFigure, size: number): Run[] => [
+    run(`${text}${dailyValueText === '' ? '' : `  ${dailyValueText}`}`, size),
+    run(`${wholeText}${wholeDailyText === '' ? '' : `  ${wholeDailyText}`}`, size),
+  ];
+  row(
+    [run('', type.small)],
+    [run(panel.perServing, type.small, 'bold'), run(panel.perContainer, type.small, 'bold')],
+  );
+  row(
+    [run(calories.name, type.caloriesName, 'black')],
+    [run(calories.text, type.caloriesFigure, 'black'), run(calories.wholeText, type.caloriesFigure, 'black')],
+  );
   set.rule(US_BARS.thin, 0, 1);
-  set.text('% Daily Value*', type.small, 'bold', { align: 'right' });
+  row(
+    [run('', type.small)],
+    [run(panel.dailyShort, type.small, 'bold'), run(panel.dailyShort, type.small, 'bold')],
+  );
+  for (const figure of nutrients) {
+    set.rule(US_BARS.hairline, 0.4, 0.4);
+    row(
+      [run(figure.name, type.nutrient, figure.indent === 0 ? 'bold' : 'regular')],
+      both(figure, type.nutrient),
+      figure.indent * INDENT,
+    );
+  }
+  set.rule(US_BARS.thick, 1, 1);
+  minerals.forEach((figure, index) => {
+    if (index > 0) set.rule(US_BARS.hairline, 0.4, 0.4);
+    row([run(figure.name, type.nutrient)], both(figure, type.nutrient));
+  });
+}
+
+function oneColumn(set: Setter, content: LabelContent, type: PanelTypeUs): void {
+  const { calories, nutrients, minerals } = partsOf(content);
+  const { panel } = LABEL_WORDS[content.language];
+  set.text(panel.amount, type.small, 'bold');
+  set.row([run(calories.name, type.caloriesName, 'black')], run(calories.text, type.caloriesFigure, 'black'));
+  set.rule(US_BARS.thin, 0, 1);
+  set.text(panel.dailyValue, type.small, 'bold', { align: 'right' });
   for (const figure of nutrients) {
     set.rule(US_BARS.hairline, 0.4, 0.4);
     set.row(
-      nutrientRuns(figure, type.nutrient),
+      nutrientRuns(figure, type.nutrient, content.language),
       run(figure.dailyValueText, type.nutrient, 'bold'),
       figure.indent * INDENT,
     );
@@ -62,36 +106,56 @@ function uprightUs(set: Setter, content: LabelContent, type: PanelTypeUs): void 
     if (index > 0) set.rule(US_BARS.hairline, 0.4, 0.4);
     set.row([run(`${figure.name} ${figure.text}`, type.nutrient)], run(figure.dailyValueText, type.nutrient));
   });
+}
+
+function uprightUs(set: Setter, content: LabelContent, type: PanelTypeUs): void {
+  const { panel } = LABEL_WORDS[content.language];
+  const title = panel.title.join(' ');
+  // The heading fills the width, and is larger than all but the figure of the calories (101.9(d)(2)).
+  set.text(title, Math.min(Math.max(set.width / widthOf(title, 1, 'black'), type.heading), 32), 'black');
+  set.rule(US_BARS.hairline);
+  const { text, isOne } = servingsOf(content);
+  set.text(panel.servings(text, isOne), type.servings);
+  set.row(
+    [run(panel.servingSize, type.servings, 'bold')],
+    run(unbroken(servingSizeText(content)), type.servings, 'bold'),
+  );
+  set.rule(US_BARS.thick, 1, 2);
+  if (hasWhole(content)) twoColumns(set, content, type);
+  else oneColumn(set, content, type);
   set.rule(US_BARS.thin, 1, 2);
-  set.text(US_FOOTNOTE, type.small);
+  set.text(panel.footnote, type.small);
 }
 
 /** Side by side (101.9(d)(11)(iii)): what it is and the calories at the left, the nutrients in two columns. */
 function tabularUs(set: Setter, content: LabelContent, type: PanelTypeUs): void {
-  const [calories, ...others] = content.figures;
-  const nutrients = others.slice(0, -MINERALS);
-  const minerals = others.slice(-MINERALS);
+  const { calories, nutrients, minerals } = partsOf(content);
+  const { panel } = LABEL_WORDS[content.language];
   const top = set.y;
   const leftWidth = set.width * 0.3;
   const gap = 6;
   const columnWidth = (set.width - leftWidth - 2 * gap) / 2;
   const left = set.column(set.x, leftWidth, top);
-  for (const word of ['Nutrition', 'Facts'])
-    left.text(word, Math.min(leftWidth / widthOf('Nutrition', 1, 'black'), 18), 'black');
-  left.text('1 serving per container', type.servings);
-  left.text('Serving size', type.servings, 'bold');
-  left.text(servingSize(content), type.servings, 'bold');
-  left.row([run('Calories', type.caloriesName, 'black')], run(calories!.text, type.caloriesFigure, 'black'));
-  left.text('per serving', type.small);
+  const widest = Math.max(...panel.title.map((word) => widthOf(word, 1, 'black')));
+  for (const word of panel.title) left.text(word, Math.min(leftWidth / widest, 18), 'black');
+  const { text, isOne } = servingsOf(content);
+  left.text(panel.servings(text, isOne), type.servings);
+  left.text(panel.servingSize, type.servings, 'bold');
+  left.text(servingSizeText(content), type.servings, 'bold');
+  left.row(
+    [run(calories.name, type.caloriesName, 'black')],
+    run(calories.text, type.caloriesFigure, 'black'),
+  );
+  left.text(panel.perServing, type.small);
   const half = Math.ceil(nutrients.length / 2);
   const bottoms = [nutrients.slice(0, half), nutrients.slice(half)].map((part, index) => {
     const column = set.column(set.x + leftWidth + gap + index * (columnWidth + gap), columnWidth, top);
-    column.row([run('Amount per serving', type.small, 'bold')], run('% DV*', type.small, 'bold'));
+    column.row([run(panel.amount, type.small, 'bold')], run(panel.dailyShort, type.small, 'bold'));
     column.rule(US_BARS.thin, 0, 0.5);
     part.forEach((figure, at) => {
       if (at > 0) column.rule(US_BARS.hairline, 0.3, 0.3);
       column.row(
-        nutrientRuns(figure, type.nutrient),
+        nutrientRuns(figure, type.nutrient, content.language),
         run(figure.dailyValueText, type.nutrient, 'bold'),
         figure.indent * 5,
       );
@@ -100,8 +164,8 @@ function tabularUs(set: Setter, content: LabelContent, type: PanelTypeUs): void 
   });
   set.y = Math.max(left.y, ...bottoms);
   set.rule(US_BARS.thin, 1, 1);
-  set.text(minerals.map(figureInWords).join(' • '), type.nutrient);
-  set.text(US_SHORT_FOOTNOTE, type.small);
+  set.text(minerals.map((figure) => figureInWords(figure, content.language)).join(' • '), type.nutrient);
+  set.text(panel.shortFootnote, type.small);
 }
 
 /** Short names a linear label may use (101.9(j)(13)(ii)(B)). */
@@ -114,27 +178,36 @@ const SHORT_NAMES: Readonly<Record<string, string>> = {
   Potassium: 'Potas.',
 };
 
+/** In a line, with what the upright form has in bold in bold here too (101.9(j)(13)(ii)(A)(2)). */
 function linearUs(set: Setter, content: LabelContent, type: PanelTypeUs): void {
-  const [calories, ...others] = content.figures;
+  const { calories, nutrients, minerals } = partsOf(content);
+  const { language } = content;
+  const { panel } = LABEL_WORDS[language];
   const size = type.small;
-  const told = others.map((figure) => {
-    const { id, name, text, dailyValueText } = figure;
+  const told = [...nutrients, ...minerals].flatMap((figure, index): Run[] => {
+    const { id, name, text, dailyValueText, indent } = figure;
     const daily = dailyValueText === '' ? '' : ` (${dailyValueText} DV)`;
-    return id === 'addedSugarsG'
-      ? `Incl. ${text} Added Sugars${daily}`
-      : `${SHORT_NAMES[name] ?? name} ${text}${daily}`;
+    if (id === 'addedSugarsG') return [run(`, ${unbroken(panel.includes(text))}${daily}`, size)];
+    const isBold = indent === 0 && index < nutrients.length;
+    return [
+      run(', ', size),
+      run(`${SHORT_NAMES[name] ?? name} `, size, isBold ? 'bold' : 'regular'),
+      run(`${text}${daily}`, size),
+    ];
   });
   set.paragraph([
-    run('Nutrition Facts ', type.heading, 'black'),
-    run(`Servings: 1, Serv. size: ${servingSize(content)}, Amount per serving: `, size),
-    run('Calories ', type.caloriesName, 'black'),
-    run(calories!.text, type.caloriesFigure, 'black'),
-    run(`, ${told.join(', ')}. ${US_SHORT_FOOTNOTE}.`, size),
+    run(`${panel.title.join(' ')} `, type.heading, 'black'),
+    run(`${panel.linear(servingsOf(content).text, unbroken(servingSizeText(content)))} `, size),
+    run(`${calories.name} `, type.caloriesName, 'black'),
+    run(calories.text, type.caloriesFigure, 'black'),
+    ...told,
+    run(`. ${panel.shortFootnote}.`, size),
   ]);
 }
 
 /** A narrow column may break a line, but never between a figure and its unit. */
-const unbroken = (text: string): string => text.replace(/(\d) (?=kJ|kcal|g|mg)/g, '$1\u00a0');
+const unbroken = (text: string): string =>
+  text.replace(/(\d) (?=kJ|kcal|g|mg)/g, '$1\u00a0').replace(/(\d) (?=\S+ \(\d+g\)$)/, '$1\u00a0');
 
 function tableEu(set: Setter, content: LabelContent, size: number): void {
   const words = LABEL_WORDS[content.language];
@@ -161,15 +234,7 @@ function tableEu(set: Setter, content: LabelContent, size: number): void {
   };
   set.text(words.nutrition, size * 1.3, 'bold');
   set.rule(1, 1, 0.5);
-  cells(
-    [
-      '',
-      words.per100g,
-      words.perPortion(String(roundToDecimals(content.portionGrams, 0))),
-      words.referenceIntake,
-    ],
-    'bold',
-  );
+  cells(['', words.per100g, words.perPortion(portionText(content)), words.referenceIntake], 'bold');
   for (const { name, per100gText, text, dailyValueText, indent } of content.figures) {
     set.rule(0.25, 0.3, 0.3);
     cells([name, per100gText, text, dailyValueText], indent === 0 ? 'bold' : 'regular', indent === 0 ? 0 : 6);
@@ -180,7 +245,7 @@ function tableEu(set: Setter, content: LabelContent, size: number): void {
 
 function linearEu(set: Setter, content: LabelContent, size: number): void {
   const words = LABEL_WORDS[content.language];
-  const grams = String(roundToDecimals(content.portionGrams, 0));
+  const grams = portionText(content);
   const told = content.figures.map(
     ({ name, per100gText, text }) => `${name} ${unbroken(per100gText)} (${unbroken(text)})`,
   );

@@ -1,27 +1,64 @@
 /** A label as plain text, in the order it is read: for screen readers and for pasting. */
 import { printable } from '../print';
-import { roundToDecimals } from '../quantity';
-import { factRows, type LabelContent } from './content';
+import {
+  businessLines,
+  factRows,
+  hasPanel,
+  isOnPack,
+  keepText,
+  netText,
+  portionsText,
+  portionText,
+  servingSizeText,
+  servingsOf,
+  type LabelContent,
+} from './content';
 import { figureInWords } from './panels';
 import { LABEL_WORDS } from './words';
 
+function tableWords(content: LabelContent): string[] {
+  const { language, figures } = content;
+  const words = LABEL_WORDS[language];
+  if (content.regime === 'us') {
+    const { text, isOne } = servingsOf(content);
+    return [
+      words.panel.title.join(' '),
+      words.panel.servings(text, isOne),
+      `${words.panel.servingSize} ${servingSizeText(content)}`,
+      ...figures.map((figure) => figureInWords(figure, language)),
+      ...(figures.some(({ wholeText }) => wholeText !== '')
+        ? [
+            words.panel.perContainer,
+            ...figures.map((figure) =>
+              figureInWords(
+                { ...figure, text: figure.wholeText, dailyValueText: figure.wholeDailyText },
+                language,
+              ),
+            ),
+          ]
+        : []),
+    ];
+  }
+  return [
+    `${words.nutrition}: ${words.per100g}; ${words.perPortion(portionText(content))}`,
+    ...figures.map(
+      ({ name, per100gText, text, dailyValueText }) =>
+        `${name}: ${per100gText}; ${text}${dailyValueText === '' ? '' : `; ${dailyValueText}`}`,
+    ),
+  ];
+}
+
 export function labelText(content: LabelContent): string {
-  const words = LABEL_WORDS[content.language];
-  const grams = String(roundToDecimals(content.portionGrams, 0));
+  const { kind, language } = content;
+  const words = LABEL_WORDS[language];
   const lines: string[] = [];
   if (content.isDraft) lines.push(words.openPoints(content.openPoints));
-  if (content.kind === 'tray' && content.facts.group) lines.push(`${words.forWhom} ${content.facts.group}`);
+  if (kind === 'tray' && content.facts.group) lines.push(`${words.forWhom} ${content.facts.group}`);
   lines.push(content.title);
-  if (content.kind === 'serving') {
-    lines.push(words.portion(grams));
-    if (content.regime === 'us') lines.push('Nutrition Facts', ...content.figures.map(figureInWords));
-    else {
-      lines.push(`${words.nutrition}: ${words.per100g}; ${words.perPortion(grams)}`);
-      for (const { name, per100gText, text, dailyValueText } of content.figures)
-        lines.push(`${name}: ${per100gText}; ${text}${dailyValueText === '' ? '' : `; ${dailyValueText}`}`);
-    }
-  }
-  if (content.kind === 'serving' || content.kind === 'prepacked') {
+  if (isOnPack(kind)) lines.push(netText(content));
+  if (kind === 'serving') lines.push(words.portion(portionText(content)));
+  if (hasPanel(kind)) lines.push(...tableWords(content));
+  if (hasPanel(kind) || kind === 'prepacked') {
     lines.push(`${words.ingredients}: ${content.ingredients.map(({ text }) => text).join('')}.`);
     lines.push(content.contains, content.mayContain, content.isDraft ? content.unconfirmed : '');
   } else {
@@ -30,10 +67,13 @@ export function labelText(content: LabelContent): string {
     if (mayContain.length > 0) lines.push(`${words.mayContain}: ${mayContain.join(', ')}`);
     lines.push(content.unconfirmed);
   }
+  if (kind === 'retail' && content.regime === 'eu') lines.push(portionsText(content));
   lines.push(...content.claims, ...content.watch.map(({ name, text }) => `${name}: ${text}`));
   lines.push(...factRows(content).map(({ name, text }) => `${name}: ${text}`));
-  return lines
+  if (hasPanel(kind) || isOnPack(kind)) lines.push(keepText(content), ...businessLines(content));
+  const said = lines
     .map((line) => printable(line).trim())
     .filter((line) => line !== '')
     .join('\n');
+  return content.beside ? `${said}\n\n${labelText(content.beside)}` : said;
 }

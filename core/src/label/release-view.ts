@@ -14,6 +14,8 @@ export interface ReleaseView {
   recipeId: string;
   recipeName: string;
   kitchenId: string;
+  /** What it is released as. */
+  kind: LabelKind;
   state: ReleaseState;
   regime: Regime;
   language: string;

@@ -142,10 +142,21 @@ export interface InputChange {
 
 type Facets = Map<string, { what: string; text: string }>;
 
-const said = (value: unknown): string => {
+/** "keepsDays" is "keeps days", "may-contain" stays. */
+const inWords = (key: string): string =>
+  key.replace(/([a-z])([A-Z])/g, (_, one: string, two: string) => `${one} ${two.toLowerCase()}`);
+
+/** Any input in words a cook can read: lists by commas, fields by their names. */
+function said(value: unknown): string {
   if (value === null || value === undefined) return 'not known';
-  return typeof value === 'string' ? value : JSON.stringify(value);
-};
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map(said).join(', ');
+  if (typeof value === 'object') {
+    const told = Object.entries(value).filter(([, each]) => each !== undefined);
+    return told.length === 0 ? 'none' : told.map(([key, each]) => `${inWords(key)} ${said(each)}`).join('; ');
+  }
+  return String(value);
+}
 
 function recipeFacets(recipe: Recipe, into: Facets): void {
   const { id, name } = recipe;
@@ -179,6 +190,7 @@ function recipeFacets(recipe: Recipe, into: Facets): void {
     `Figures of ${name} that a cook stands for`,
     (recipe.confirmed ?? []).map((each) => `${each.what} ${each.figure}: ${each.by}, ${each.on}`).join('; '),
   );
+  put('packed', `How ${name} is packed`, recipe.packed ?? null);
   put('order', `Order of the lines of ${name}`, recipe.lines.map((line) => line.id).join(' '));
   recipe.steps.forEach(({ text }, index) => put(`step ${index}`, `Step ${index + 1} of ${name}`, text));
 }
@@ -243,6 +255,12 @@ function kitchenFacets(kitchen: Kitchen, into: Facets): void {
         what: SETTING_NAMES[key] ?? `Kitchen setting "${key}"`,
         text: said(value),
       });
+  const { businessName = '', businessAddress = '', country = 'gb' } = kitchen.service;
+  into.set('kitchen business', {
+    what: 'Name and address of the business',
+    text: `${businessName}, ${businessAddress}`,
+  });
+  into.set('kitchen country', { what: 'Country whose rules hold', text: country });
   for (const pack of kitchen.packs) {
     const { foodId, productName, statement, panel } = pack;
     into.set(`pack ${foodId} statement`, { what: `Statement of ${productName}`, text: statement });
@@ -281,6 +299,14 @@ function facetsOf({
   return facets;
 }
 
+/** Of two long texts of fields, the fields that differ. */
+function whatDiffers(text: string, other: string): string {
+  const parts = text.split('; ');
+  if (parts.length === 1) return text;
+  const others = new Set(other.split('; '));
+  return parts.filter((part) => !others.has(part)).join('; ');
+}
+
 /** Everything that is otherwise now; empty while the label stands. */
 export function whatChanged(frozen: FrozenInputs, now: FrozenInputs): InputChange[] {
   const before = facetsOf(frozen);
@@ -292,7 +318,11 @@ export function whatChanged(frozen: FrozenInputs, now: FrozenInputs): InputChang
     if (other?.text === text) continue;
     // A line with other words is read otherwise: that is one change, told by its words.
     if (other && key.includes(' reading ') && isOtherAt(key.replace(' reading ', ' line '))) continue;
-    changes.push({ what: other?.what ?? what, before: text, after: other?.text ?? '' });
+    changes.push({
+      what: other?.what ?? what,
+      before: other ? whatDiffers(text, other.text) : text,
+      after: other ? whatDiffers(other.text, text) : '',
+    });
   }
   for (const [key, { what, text }] of after)
     if (!before.has(key)) changes.push({ what, before: '', after: text });

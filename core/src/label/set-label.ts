@@ -9,6 +9,7 @@ import {
   modulesAcross,
   pointsToMm,
   Setter,
+  sizeOfFigures,
   unprintable,
   type CodeImage,
   type Drawing,
@@ -16,7 +17,17 @@ import {
   type Run,
 } from '../print';
 import { roundToDecimals } from '../quantity';
-import { factRows, type LabelContent } from './content';
+import {
+  businessLines,
+  factRows,
+  hasPanel,
+  keepText,
+  netText,
+  portionsText,
+  portionText,
+  type LabelContent,
+} from './content';
+import { netHeightMm } from './net-quantity';
 import { setPanel, US_UPRIGHT_WIDTH } from './panels';
 import {
   formsFor,
@@ -24,7 +35,6 @@ import {
   leastTextSize,
   US_PANEL,
   US_SMALL_PANEL,
-  type PackSize,
   type PanelForm,
 } from './type-rules';
 import { LABEL_WORDS } from './words';
@@ -62,7 +72,7 @@ interface Layout {
   content: LabelContent;
   text: number;
   form: PanelForm;
-  pack: PackSize;
+  paper: LabelPaper;
 }
 
 function setIngredients(set: Setter, { content, text }: Layout): void {
@@ -126,34 +136,96 @@ function setCode(set: Setter, code: CodeImage | null, findings: Finding[]): void
   set.y += height + 2;
 }
 
-function setServing(set: Setter, layout: Layout, findings: Finding[]): void {
-  const { content, text, form, pack } = layout;
-  const words = LABEL_WORDS[content.language];
+/** The name of the food, in the largest type of its label. */
+const setTitle = (set: Setter, { content, text }: Layout): void =>
+  set.text(content.title, text * 1.35, 'bold');
+
+function setTable(set: Setter, { content, text, form }: Layout): void {
   const type =
-    content.regime === 'us' && (isSmallPackUs(pack) || form === 'linear') ? US_SMALL_PANEL : US_PANEL;
-  set.text(content.title, Math.max(text * 1.35, text), 'bold');
-  set.text(words.portion(String(roundToDecimals(content.portionGrams, 0))), text);
-  set.space(2);
+    content.regime === 'us' && (isSmallPackUs(content.pack.size) || form === 'linear')
+      ? US_SMALL_PANEL
+      : US_PANEL;
   setPanel(set, content, form, text, type);
   set.space(3);
+}
+
+/** What goes over a note to the cook: it stands on drafts, never before a guest. */
+function setCaution(set: Setter, { content, text }: Layout): void {
+  if (!content.isDraft) return;
+  set.text(LABEL_WORDS[content.language].caution, content.regime === 'eu' ? text : Math.min(text, 6));
+}
+
+/** Net quantity, its figures as high as the law wants them. */
+function setNet(set: Setter, { content, paper }: Layout): void {
+  const text = netText(content);
+  if (text === '') return;
+  const face =
+    content.pack.size.largestSurfaceCm2 ?? (paper.widthMm * (paper.heightMm ?? paper.widthMm)) / 100;
+  const height = netHeightMm(content.regime, content.pack.netGrams!, face);
+  set.space(2);
+  set.text(text.replace(/(\d) (?=\S)/g, '$1\u00a0'), sizeOfFigures(height), 'bold');
+  set.space(1);
+}
+
+function setBusiness(set: Setter, { content, text }: Layout): void {
+  for (const line of businessLines(content)) set.text(line, text);
+}
+
+function setServing(set: Setter, layout: Layout, findings: Finding[]): void {
+  const { content, text } = layout;
+  setTitle(set, layout);
+  set.text(LABEL_WORDS[content.language].portion(portionText(content)), text);
+  set.space(2);
+  setTable(set, layout);
   setIngredients(set, layout);
   setAllergens(set, layout);
   setClaims(set, layout);
   setFacts(set, layout);
+  set.text(keepText(content), text);
+  setBusiness(set, layout);
   setCode(set, content.facts.code, findings);
-  set.text(words.caution, content.regime === 'eu' ? text : Math.min(text, 6));
+  setCaution(set, layout);
+}
+
+/** All that the law asks of a pack. US: panel, list, "Contains" and business without anything between (21 CFR 101.2(e)), the net weight at the foot of the panel (101.7(f)). */
+function setRetail(set: Setter, layout: Layout, findings: Finding[]): void {
+  const { content, text } = layout;
+  const isUs = content.regime === 'us';
+  setTitle(set, layout);
+  if (!isUs) setNet(set, layout);
+  set.space(2);
+  if (isUs) setTable(set, layout);
+  setIngredients(set, layout);
+  setAllergens(set, layout);
+  if (isUs) setBusiness(set, layout);
+  else {
+    setTable(set, layout);
+    set.text(portionsText(content), text);
+  }
+  setClaims(set, layout);
+  setFacts(set, layout);
+  set.text(keepText(content), text);
+  if (!isUs) setBusiness(set, layout);
+  setCode(set, content.facts.code, findings);
+  if (isUs) setNet(set, layout);
+  setCaution(set, layout);
 }
 
 function setPrepacked(set: Setter, layout: Layout, findings: Finding[]): void {
   const { content, text } = layout;
-  set.text(content.title, text * 1.35, 'bold');
+  const isUs = content.regime === 'us';
+  setTitle(set, layout);
+  if (!isUs) setNet(set, layout);
   set.space(2);
   setIngredients(set, layout);
   setAllergens(set, layout);
+  if (isUs) setBusiness(set, layout);
   setClaims(set, layout);
   setFacts(set, layout);
-  set.text(LABEL_WORDS[content.language].keep, text);
+  set.text(keepText(content), text);
+  if (!isUs) setBusiness(set, layout);
   setCode(set, content.facts.code, findings);
+  if (isUs) setNet(set, layout);
 }
 
 function setComponent(set: Setter, layout: Layout, findings: Finding[]): void {
@@ -173,11 +245,7 @@ function setCounter(set: Setter, { content, text }: Layout): void {
   set.rule(2, 2, 4);
   setNamed(set, content, size);
   const energy = content.figures[0];
-  if (energy)
-    set.text(
-      `${words.portion(String(roundToDecimals(content.portionGrams, 0)))}: ${energy.name} ${energy.text}`,
-      size * 0.8,
-    );
+  if (energy) set.text(`${words.portion(portionText(content))}: ${energy.name} ${energy.text}`, size * 0.8);
   for (const claim of content.claims) set.text(claim, size * 0.8, 'bold');
   set.text(words.ask, size * 0.7);
 }
@@ -188,7 +256,7 @@ function setTray(set: Setter, layout: Layout): void {
   if (content.facts.group)
     set.paragraph([plain(`${words.forWhom} `, text * 1.2), bold(content.facts.group, text * 1.5)]);
   set.text(content.title, text * 1.35, 'bold');
-  set.text(words.portion(String(roundToDecimals(content.portionGrams, 0))), text);
+  set.text(words.portion(portionText(content)), text);
   set.rule(0.5, 1, 2);
   setNamed(set, content, text);
   set.rule(0.5, 1, 2);
@@ -199,30 +267,42 @@ function setTray(set: Setter, layout: Layout): void {
   set.text(words.askDietitian, text);
 }
 
-/** Sets everything in one column; returns how far down it came. */
-function setAll(layout: Layout, ops: DrawingOp[], width: number, findings: Finding[]): number {
+/** Sets everything in one column; returns how far down it came, and the words it had to break. */
+function setAll(
+  layout: Layout,
+  ops: DrawingOp[],
+  width: number,
+  findings: Finding[],
+): { used: number; broken: string[] } {
   const margin = mmToPoints(MARGIN_MM);
   const set = new Setter(ops, margin, margin, width - 2 * margin);
   const { content, text } = layout;
   if (content.isDraft) set.text(LABEL_WORDS[content.language].openPoints(content.openPoints), text, 'bold');
-  switch (content.kind) {
-    case 'serving':
-      setServing(set, layout, findings);
-      break;
-    case 'prepacked':
-      setPrepacked(set, layout, findings);
-      break;
-    case 'component':
-      setComponent(set, layout, findings);
-      break;
-    case 'counter':
-      setCounter(set, layout);
-      break;
-    case 'tray':
-      setTray(set, layout);
-      break;
+  setKind(set, layout, findings);
+  if (content.beside) {
+    set.rule(1, 3, 3);
+    // One code is enough for both languages.
+    const { facts } = content.beside;
+    setKind(set, { ...layout, content: { ...content.beside, facts: { ...facts, code: null } } }, findings);
   }
-  return set.y + margin;
+  return { used: set.y + margin, broken: set.broken };
+}
+
+function setKind(set: Setter, layout: Layout, findings: Finding[]): void {
+  switch (layout.content.kind) {
+    case 'serving':
+      return setServing(set, layout, findings);
+    case 'retail':
+      return setRetail(set, layout, findings);
+    case 'prepacked':
+      return setPrepacked(set, layout, findings);
+    case 'component':
+      return setComponent(set, layout, findings);
+    case 'counter':
+      return setCounter(set, layout);
+    case 'tray':
+      return setTray(set, layout);
+  }
 }
 
 /** The word across a label that was not released: its diagonal fits the paper. */
@@ -247,38 +327,51 @@ function sizesDown(least: number): number[] {
 }
 
 /** Forms that are tried: the one asked for, else all the law allows; only a label with a table has more than one. */
-function formsOf(content: LabelContent, pack: PackSize, width: number, asked: PanelForm | null): PanelForm[] {
-  if (content.kind !== 'serving') return ['vertical'];
+function formsOf(content: LabelContent, paper: LabelPaper, asked: PanelForm | null): PanelForm[] {
+  if (!hasPanel(content.kind)) return ['vertical'];
   if (asked) return [asked];
-  const forms = formsFor(content.regime, pack);
-  const isNarrow = content.regime === 'us' && width < US_UPRIGHT_WIDTH;
-  return forms.filter((form) => !isNarrow || form !== 'vertical');
+  const forms = formsFor(content.regime, content.pack.size, paper.heightMm);
+  const isNarrow = content.regime === 'us' && mmToPoints(paper.widthMm) < US_UPRIGHT_WIDTH;
+  const wide = forms.filter((form) => !isNarrow || form !== 'vertical');
+  return wide.length > 0 ? wide : [...forms];
 }
 
 export interface SetOptions {
   paper: LabelPaper;
-  pack: PackSize;
   /** A form somebody chose; null for the first that fits. */
   form: PanelForm | null;
 }
 
+interface Attempt {
+  layout: Layout;
+  ops: DrawingOp[];
+  used: number;
+  broken: string[];
+  findings: Finding[];
+}
+
+/** Whether one attempt is worse than another: broken words are worse than a label that is too long. */
+const isBetter = (one: Attempt, other: Attempt): boolean =>
+  one.broken.length !== other.broken.length ? one.broken.length < other.broken.length : one.used < other.used;
+
 /** Sets a label. The paper of a continuous roll is as long as its text. */
-export function setLabel(content: LabelContent, { paper, pack, form: asked }: SetOptions): SetLabel {
+export function setLabel(content: LabelContent, { paper, form: asked }: SetOptions): SetLabel {
   const width = mmToPoints(paper.widthMm);
   const most = paper.heightMm === null ? Infinity : mmToPoints(paper.heightMm);
-  const least = leastTextSize(content.regime, pack);
-  let best: { layout: Layout; ops: DrawingOp[]; used: number; findings: Finding[] } | null = null;
-  search: for (const form of formsOf(content, pack, width, asked)) {
+  const least = leastTextSize(content.regime, content.pack.size);
+  let best: Attempt | null = null;
+  search: for (const form of formsOf(content, paper, asked)) {
     for (const text of sizesDown(least)) {
-      const layout: Layout = { content, text, form, pack };
+      const layout: Layout = { content, text, form, paper };
       const ops: DrawingOp[] = [];
       const findings: Finding[] = [];
-      const used = setAll(layout, ops, width, findings);
-      if (!best || used <= most || used < best.used) best = { layout, ops, used, findings };
-      if (used <= most) break search;
+      const attempt: Attempt = { layout, ops, findings, ...setAll(layout, ops, width, findings) };
+      const isGood = attempt.used <= most && attempt.broken.length === 0;
+      if (!best || isGood || isBetter(attempt, best)) best = attempt;
+      if (isGood) break search;
     }
   }
-  const { layout, ops, used, findings } = best!;
+  const { layout, ops, used, broken, findings } = best!;
   const height = paper.heightMm === null ? used : most;
   return {
     width,
@@ -289,7 +382,10 @@ export function setLabel(content: LabelContent, { paper, pack, form: asked }: Se
     usedHeight: used,
     findings: [
       ...findings,
-      ...fitFindings(used, most, paper, content, pack, layout.form),
+      ...fitFindings(used, most, paper, content, layout.form),
+      ...(broken.length > 0
+        ? [finding('label-word-broken', null, { words: [...new Set(broken)].slice(0, 3).join('; ') })]
+        : []),
       ...letterFindings(content),
     ],
   };
@@ -300,7 +396,6 @@ function fitFindings(
   most: number,
   paper: LabelPaper,
   content: LabelContent,
-  pack: PackSize,
   form: PanelForm,
 ): Finding[] {
   const found: Finding[] = [];
@@ -312,14 +407,24 @@ function fitFindings(
         has: paper.heightMm ?? 0,
       }),
     );
-  if (content.kind === 'serving' && !formsFor(content.regime, pack).includes(form))
-    found.push(finding('form-not-allowed', null, { form }));
+  if (hasPanel(content.kind)) {
+    if (!formsFor(content.regime, content.pack.size, paper.heightMm).includes(form))
+      found.push(finding('form-not-allowed', null, { form }));
+    // Two columns of figures stand upright alone (101.9(e)(6)).
+    if (form !== 'vertical' && content.pack.showsWhole)
+      found.push(finding('form-lacks-whole', null, { form }));
+  }
   return found;
 }
 
 /** Letters the type lacks, and words nobody translated: a label with either is not released. */
 export function letterFindings(content: LabelContent): Finding[] {
-  const all = [content.title, ...content.ingredients.map(({ text }) => text), ...content.claims].join('');
+  const all = [
+    content.title,
+    ...content.ingredients.map(({ text }) => text),
+    ...content.claims,
+    ...businessLines(content),
+  ].join('');
   const letters = unprintable(all);
   return [
     ...(letters.length > 0

@@ -13,6 +13,7 @@ import type { Trace } from '../allergen/flags';
 import type { Follows } from '../recipe/standardize';
 import { additiveName } from './additives';
 import { ALLERGEN_WORDS, allergenWord } from './allergen-words';
+import { shareText } from './quid';
 import { LABEL_WORDS, type Language } from './words';
 import { usName } from './us-names';
 
@@ -33,6 +34,8 @@ export interface StatementItem {
   follows: Follows;
   /** A product whose pack nobody has recorded. */
   isUnrecorded: boolean;
+  /** What of the finished food it is, where the law asks for it. */
+  share?: number;
 }
 
 /** A run of label text, stressed or not. */
@@ -151,10 +154,18 @@ function nameOf({ foodId, name, names }: StatementItem, { regime, language, untr
   return translated ?? name;
 }
 
+/** The quantity of a stressed ingredient after its name: " 23%", or its grams in 100 g of the finished food. */
+function quantityOf({ share }: StatementItem, language: Language): string {
+  if (share === undefined) return '';
+  const { decimalMark, per100gOf } = LABEL_WORDS[language];
+  const said = shareText(share) ?? `(${per100gOf(String(Math.round(share * 100)))})`;
+  return ` ${decimalMark === ',' ? said.replace('.', ',') : said}`;
+}
+
 /** One ingredient: a component opened in brackets, or its name with its pack's statement and its allergens stressed. */
 function writeItem(item: StatementItem, writing: Writing): void {
   const { stressedBits, regime, language, runs, untranslated } = writing;
-  const name = nameOf(item, writing);
+  const name = `${nameOf(item, writing)}${quantityOf(item, language)}`;
   if (item.parts.length > 0) {
     runs.add(`${name} (`);
     writeList(item.parts, writing);
@@ -199,7 +210,7 @@ export function ingredientStatement(
   const { head, tail } = style.hasTail ? withTail(ordered) : { head: ordered, tail: [] };
   writeList(head, writing);
   if (tail.length > 0) {
-    writing.runs.add(setting.regime === 'us' ? ', contains 2% or less of: ' : ', ');
+    writing.runs.add(setting.regime === 'us' ? `, ${LABEL_WORDS[style.language].tailUs} ` : ', ');
     writeList(tail, writing);
   }
   return { segments: writing.runs.segments, untranslated: [...writing.untranslated] };

@@ -71,11 +71,18 @@ export function leastTextSize(regime: Regime, pack: PackSize): number {
 export const PANEL_FORMS = ['vertical', 'tabular', 'linear'] as const;
 export type PanelForm = (typeof PANEL_FORMS)[number];
 
+/** Height below which a label has no room for an upright panel: about three inches (101.9(d)(11)(iii)), mm. */
+export const US_NO_ROOM_UPRIGHT_MM = 76.2;
+
 /**
- * Forms a law lets a pack carry, best first. US: tabular where there is no room upright (101.9(d)(11)(iii), (j)(13)), linear
- * only on small packs that cannot carry it either. EU: table, else linear.
+ * Forms a law lets a pack carry, best first. US: on packs with more than 40 square inches the tabular form only where the label
+ * has no three inches of height (101.9(d)(11)(iii)); on small packs also tabular, and in a line where neither has room (j)(13). EU:
+ * table, else linear (Annex XV).
+ * @param heightMm height of the label; null where it is as long as its text
  */
-export function formsFor(regime: Regime, pack: PackSize): readonly PanelForm[] {
+export function formsFor(regime: Regime, pack: PackSize, heightMm: number | null): readonly PanelForm[] {
   if (regime === 'eu') return ['vertical', 'linear'];
-  return isSmallPackUs(pack) ? ['vertical', 'tabular', 'linear'] : ['vertical', 'tabular'];
+  if (isSmallPackUs(pack)) return ['vertical', 'tabular', 'linear'];
+  const hasNoRoom = heightMm !== null && heightMm <= US_NO_ROOM_UPRIGHT_MM;
+  return hasNoRoom ? ['vertical', 'tabular'] : ['vertical'];
 }

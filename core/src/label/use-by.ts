@@ -12,11 +12,13 @@ export function keptDays(keepsDays: number, regime: Regime): number {
 
 const DAY = 86_400_000;
 
-/** The last day of use, ISO, for what was made on an ISO date; the day of making is day 1. */
-export function useByDate(madeOn: string, keepsDays: number, regime: Regime): string {
-  const made = Date.parse(`${madeOn}T00:00:00Z`);
-  return new Date(made + (keptDays(keepsDays, regime) - 1) * DAY).toISOString().slice(0, 10);
-}
+/** The last of so many days, ISO, from an ISO date on, which is day 1. */
+export const lastDay = (madeOn: string, days: number): string =>
+  new Date(Date.parse(`${madeOn}T00:00:00Z`) + (Math.max(1, days) - 1) * DAY).toISOString().slice(0, 10);
+
+/** The last day of use, ISO, for what was made on an ISO date and is kept cold; the day of making is day 1. */
+export const useByDate = (madeOn: string, keepsDays: number, regime: Regime): string =>
+  lastDay(madeOn, keptDays(keepsDays, regime));
 
 /** Letters and figures of a batch code that cannot be taken for each other. */
 const CODE_LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';

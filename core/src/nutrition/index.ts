@@ -11,3 +11,4 @@ export * from './plate';
 export * from './watch';
 export * from './crediting';
 export * from './targets';
+export * from './protein-scores';

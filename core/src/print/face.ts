@@ -37,6 +37,11 @@ export function widthOf(text: string, size: number, weight: TypeWeight): number 
 /** The size in points whose small x is so many millimetres high. */
 export const sizeOfXHeight = (mm: number): number => mmToPoints(mm) / X_HEIGHT;
 
+/** Height of a figure, which is that of a capital, as a share of the size. */
+export const FIGURE_HEIGHT = metrics.capHeight / em;
+/** The size in points whose figures are so many millimetres high. */
+export const sizeOfFigures = (mm: number): number => mmToPoints(mm) / FIGURE_HEIGHT;
+
 const SPACE = /[\p{Cc}\p{Cf}\p{Zl}\p{Zp}]+/gu;
 
 /** Controls and marks of direction are gaps; letters are composed. The text a printed page can be asked for. */

@@ -47,7 +47,7 @@ const piecesOf = (runs: readonly Run[], width: number): Piece[] =>
   );
 
 /** Words that touch without a space stay on one line together where they fit. */
-function linesOf(runs: readonly Run[], width: number): Piece[][] {
+function linesOf(runs: readonly Run[], width: number, broken: string[]): Piece[][] {
   const lines: Piece[][] = [];
   let line: Piece[] = [];
   let used = 0;
@@ -65,6 +65,7 @@ function linesOf(runs: readonly Run[], width: number): Piece[][] {
       used = 0;
     }
     if (wide > width + 1e-6) {
+      broken.push(unit.map(({ text }) => text).join(''));
       // A unit that is wider than the column goes piece by piece.
       for (const piece of unit) {
         if (used + piece.width > width + 1e-6 && line.length > 0) {
@@ -94,13 +95,15 @@ export class Setter {
     readonly x: number,
     top: number,
     readonly width: number,
+    /** Words that are wider than their column and had to be broken, of this column and those beside and inside it. */
+    readonly broken: string[] = [],
   ) {
     this.y = top;
   }
 
   /** A column beside or inside this one, from a top. */
   column(x: number, width: number, top = this.y): Setter {
-    return new Setter(this.ops, x, top, width);
+    return new Setter(this.ops, x, top, width, this.broken);
   }
 
   space(points: number): void {
@@ -113,7 +116,7 @@ export class Setter {
     at: { indent?: number; width?: number; align?: 'left' | 'right' | 'centre' } = {},
   ): void {
     const { indent = 0, width = this.width - indent, align = 'left' } = at;
-    for (const line of linesOf(runs, width)) {
+    for (const line of linesOf(runs, width, this.broken)) {
       const trimmed = line.at(-1)?.isSpace ? line.slice(0, -1) : line;
       const size = Math.max(...line.map((piece) => piece.size));
       const used = trimmed.reduce((sum, piece) => sum + piece.width, 0);

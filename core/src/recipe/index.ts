@@ -1,3 +1,4 @@
+export * from './packed';
 export * from './recipe';
 export { LINE_CHARACTERS, readLine } from './read-line';
 export { readStep, unusedLines } from './read-step';

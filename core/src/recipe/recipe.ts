@@ -2,6 +2,7 @@
 import type { Finding } from '../finding';
 import type { Heat } from '../kitchen';
 import type { Figure, Unit } from '../quantity';
+import type { PackedPortion } from './packed';
 
 export type AmountKind = 'exact' | 'range' | 'vague' | 'to-taste' | 'none';
 
@@ -186,6 +187,8 @@ export interface Recipe {
   apart: readonly string[];
   /** Made once and used by weight in other dishes. */
   isComponent: boolean;
+  /** How it is packed; nothing where nobody said. */
+  packed?: PackedPortion | null;
 }
 
 /** The food a line stands for: the cook's answer, else the reading; null when unknown. */

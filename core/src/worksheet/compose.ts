@@ -111,7 +111,7 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
   return {
     name: food?.labelName ?? (inner ? inSentence(line.name) : line.name),
     foodId: food?.id ?? null,
-    names: food?.labelNames ?? NO_NAMES,
+    names: food?.labelNames ?? inner?.recipe.packed?.names ?? NO_NAMES,
     grams: (line.weight?.grams ?? 0) * line.takenUp,
     substances: food ? containedIn(food, kitchen) : [],
     parts: inner ? inner.statement : NO_ITEMS,

@@ -30,6 +30,14 @@ export function trayFigures(sheet: Worksheet): { name: string; text: string }[] 
 export function claimsOfSheet(sheet: Worksheet, { language }: StatementStyle): Claim[] {
   const { nutrition, label, portionGrams, allergens, standards } = sheet;
   const { perPortion, per100g, ranges } = nutrition;
-  const ground = { regime: label.regime, portionGrams, perPortion, per100g, ranges };
+  const ground = {
+    regime: label.regime,
+    portionGrams,
+    perPortion,
+    per100g,
+    ranges,
+    referenceGrams: label.pack?.reference?.grams ?? null,
+    proteinQuality: sheet.proteinQuality,
+  };
   return claimsOf({ ...ground, missing: missingIn(sheet), allergens, standards }, language);
 }

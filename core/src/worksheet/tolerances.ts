@@ -17,7 +17,8 @@ export function tolerancesOf(nutrition: Held, portionGrams: number, regime: Regi
   const missing = new Set(nutrition.missing.map(({ id }) => id));
   const isUs = regime === 'us';
   const to100 = portionGrams > 0 ? 100 / portionGrams : 0;
-  return labelFigures(perPortion, per100g, new Set(), regime).map(({ id, name, text, per100gText }) => {
+  const rounded = { perPortion, per100g, whole: null, missing: new Set<string>() };
+  return labelFigures(rounded, regime).map(({ id, name, text, per100gText }) => {
     const value = (isUs ? perPortion : per100g)[id];
     const range = ranges[id];
     const low = isUs ? range.low : range.low * to100;

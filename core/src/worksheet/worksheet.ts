@@ -11,7 +11,11 @@ import {
   ingredientStatement,
   inOrder,
   labelFigures,
+  labelPack,
   printedFigures,
+  proteinDailyUs,
+  timesFacts,
+  withShares,
   type FigureTolerance,
   type Label,
   type StatementItem,
@@ -46,6 +50,7 @@ import { targetFindings } from './target-findings';
 import { machineChoices, type MachineChoice } from './machine-choices';
 import { assayFindings } from './assayed';
 import { massBalance, type MassBalance } from './mass-balance';
+import { proteinQuality } from './protein-quality';
 import { homePortionGrams } from './wanted';
 import { stageViews, type StageView } from './stages';
 import { dishDepthMm, stepTimes, type StepTime } from './times';
@@ -103,6 +108,8 @@ export interface Worksheet {
     /** The least and the most a portion may hold, by figure. Without an end where a figure is missing. */
     ranges: Record<FactId, Range>;
   };
+  /** Share of its protein that counts by quality, 0 to 1. */
+  proteinQuality: number;
   label: Label;
   findings: Finding[];
 }
@@ -157,36 +164,73 @@ function narrowingsOf(
   return narrowings(ids, perPortion, scope);
 }
 
-function labelOf(
-  composed: Composed,
-  batch: Batch,
-  book: Book,
-  kitchen: Kitchen,
-  facts: Worksheet['nutrition'],
-  tolerances: FigureTolerance[],
-  style: StatementStyle,
-  open: readonly Finding[],
-): Label {
+interface LabelGround {
+  composed: Composed;
+  batch: Batch;
+  book: Book;
+  kitchen: Kitchen;
+  facts: Worksheet['nutrition'];
+  quality: number;
+  tolerances: FigureTolerance[];
+  open: readonly Finding[];
+}
+
+/** EU: what the name or a picture stresses carries its quantity; the US asks for none. */
+function quantified(
+  items: StatementItem[],
+  { composed, batch, book, kitchen }: LabelGround,
+): StatementItem[] {
+  if (kitchen.regime !== 'eu') return items;
+  const { name, packed } = composed.recipe;
+  const food = (id: string) => {
+    const known = book.foods.foods.get(id);
+    return known
+      ? { names: [known.labelName, known.name, ...known.synonyms], category: known.category }
+      : null;
+  };
+  const asked = { title: name, stressed: new Set(packed?.stressed ?? []), food };
+  return withShares(items, asked, batch.finishedGrams, composed.keptShare);
+}
+
+/** What the dish is called in a language: its own name in English. */
+function titleIn(
+  { name, packed }: Recipe,
+  language: StatementStyle['language'],
+): { title: string; untranslated: string[] } {
+  const said = language === 'en' ? name : packed?.names[language]?.trim();
+  return said ? { title: said, untranslated: [] } : { title: name, untranslated: [name] };
+}
+
+function labelOf(ground: LabelGround, style: StatementStyle): Label {
+  const { composed, batch, book, kitchen, facts, quality, tolerances, open } = ground;
+  const { regime } = kitchen;
   const missing = new Set<string>(facts.missing.map(({ id }) => id));
+  const { title, untranslated: untitled } = titleIn(composed.recipe, style.language);
   const { segments, untranslated } = ingredientStatement(
-    batchStatement(composed, batch, kitchen),
+    quantified(batchStatement(composed, batch, kitchen), ground),
     kitchen,
     style,
   );
   const { named, ...statement } = allergenStatement(composed.traces, kitchen, style.language);
+  const { perPortion, per100g } = facts;
+  const pack = labelPack(composed.recipe.packed, kitchen.service, regime, batch.portionGrams);
+  const whole = pack.showsWhole && pack.netGrams !== null ? timesFacts(per100g, pack.netGrams / 100) : null;
   return {
-    regime: kitchen.regime,
-    title: composed.recipe.name,
+    regime,
+    title,
     portionGrams: batch.portionGrams,
-    figures: labelFigures(facts.perPortion, facts.per100g, missing, kitchen.regime),
+    figures: labelFigures({ perPortion, per100g, whole, missing }, regime),
     ingredients: segments.map(({ text }) => text).join(''),
     ingredientSegments: segments,
     ...statement,
     named,
     language: style.language,
-    untranslated,
+    pack,
+    proteinDailyText: regime === 'us' && quality > 0 ? proteinDailyUs(perPortion.proteinG * quality) : null,
+    beside: regime === 'us' && style.language !== 'en' ? labelOf(ground, { ...style, language: 'en' }) : null,
+    untranslated: [...untitled, ...untranslated],
     tolerances,
-    narrowings: narrowingsOf(tolerances, facts.perPortion, scopeOfRange(composed, batch, book, kitchen)),
+    narrowings: narrowingsOf(tolerances, perPortion, scopeOfRange(composed, batch, book, kitchen)),
     isDraft: open.length > 0,
     draftReasons: open.map(({ message }) => message),
   };
@@ -278,6 +322,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
   const scope = scopeOf(composed, batch, kitchen, components, true);
   const lines = composed.lines.map((line) => worksheetLine(line, scope));
   const nutrition = nutritionOf(composed, batch, book, kitchen);
+  const quality = proteinQuality(composed, book, kitchen);
   const ratios = ratiosOf(recipe, composed.lines);
   const tolerances = tolerancesOf(nutrition, batch.portionGrams, kitchen.regime);
   const found: Finding[] = [
@@ -334,7 +379,20 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     allergens: flagsOf(composed.traces, kitchen),
     standards: standardFlagsOf(composed.traces, kitchen),
     nutrition,
-    label: labelOf(composed, batch, book, kitchen, nutrition, tolerances, style, findings.filter(isOpen)),
+    proteinQuality: quality,
+    label: labelOf(
+      {
+        composed,
+        batch,
+        book,
+        kitchen,
+        facts: nutrition,
+        quality,
+        tolerances,
+        open: findings.filter(isOpen),
+      },
+      style,
+    ),
     findings,
   };
 }

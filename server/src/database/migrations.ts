@@ -203,6 +203,23 @@ async function removeImports(q: QueryInterface): Promise<void> {
   await q.dropTable('imports');
 }
 
+/** How a dish is packed, which kind a label was released as, and jobs of many labels. */
+async function addPacked(q: QueryInterface): Promise<void> {
+  await q.addColumn('recipes', 'packed', json(true));
+  await q.addColumn('label_releases', 'kind', {
+    type: DataTypes.STRING(20),
+    allowNull: false,
+    defaultValue: 'serving',
+  });
+  await q.addColumn('print_jobs', 'parts', json(true));
+}
+
+async function removePacked(q: QueryInterface): Promise<void> {
+  await q.removeColumn('recipes', 'packed');
+  await q.removeColumn('label_releases', 'kind');
+  await q.removeColumn('print_jobs', 'parts');
+}
+
 const TABLES_LAST_FIRST = [
   'recipe_swaps',
   'recipe_steps',
@@ -268,6 +285,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '009-sheets-and-imports',
         up: ({ context }) => addImports(context),
         down: ({ context }) => removeImports(context),
+      },
+      {
+        name: '010-packed-portions',
+        up: ({ context }) => addPacked(context),
+        down: ({ context }) => removePacked(context),
       },
     ],
   });

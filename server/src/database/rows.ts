@@ -13,6 +13,7 @@ import {
   type LineAnswers,
   type Confirmed,
   type NotIn,
+  type PackedPortion,
   type Pack,
   type PackBefore,
   type Recipe,
@@ -280,6 +281,7 @@ const header = ({ recipe, target, vesselIds, version }: SavedRecipe, now: Date) 
   // A variant keeps answers about its own title; the others are its parent's.
   notIn: recipe.parentId === null ? recipe.notIn : recipe.notIn.filter(({ text }) => text === recipe.name),
   confirmed: recipe.confirmed,
+  packed: recipe.packed ?? null,
   target,
   vesselIds,
   version,
@@ -366,6 +368,7 @@ export function recipeFromRows(
       notes: value<string[] | null>(row, 'notes') ?? [],
       notIn: value<NotIn[] | null>(row, 'notIn') ?? [],
       confirmed: value<Confirmed[] | null>(row, 'confirmed') ?? [],
+      packed: value<PackedPortion | null>(row, 'packed') ?? null,
       parentId: value(row, 'parentId'),
       swaps: swapsFromRows(swaps),
       freeFrom: value(row, 'freeFrom'),

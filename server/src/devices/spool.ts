@@ -5,19 +5,14 @@
  */
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
-import {
-  pointsToMm,
-  type JobState,
-  type LabelContent,
-  type LabelOptions,
-  type PrintJob,
-} from '@hand-ladle/core';
+import { pointsToMm, type JobState, type LabelContent, type PrintJob } from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
 import type { Person } from '../accounts/people';
 import { ApiError } from '../errors';
 import { labelsPdf } from '../label-files';
 import type { Row } from '../larder-store';
 import { setBy } from '../labels/options';
+import type { RunOptions, RunPart } from '../labels/printing';
 import type { Releases } from '../labels/releases';
 import type { Store } from '../store';
 import { PrinterProblem, type LabelPrinter } from './label-printer';
@@ -26,6 +21,16 @@ import { PrinterProblem, type LabelPrinter } from './label-printer';
 export const MOST_WAITING = 1000;
 
 const OPEN: readonly JobState[] = ['waiting', 'printing'];
+
+/** The part of a job whose label is the next one, counted from 1. */
+function partAt(parts: readonly RunPart[], sequence: number): RunPart {
+  let before = 0;
+  for (const part of parts) {
+    before += part.quantity;
+    if (sequence <= before) return part;
+  }
+  return parts[parts.length - 1]!;
+}
 
 export class Spool {
   private isRunning = false;
@@ -53,11 +58,10 @@ export class Spool {
     this.writes += 1;
   }
 
-  /** Takes a job in, inside the transaction that made its batch. */
+  /** Takes a job in, inside the transaction that made its batches. */
   async add(
-    releaseId: string,
-    content: LabelContent,
-    options: LabelOptions,
+    parts: readonly RunPart[],
+    options: RunOptions,
     by: Person,
     transaction: Transaction,
   ): Promise<string> {
@@ -67,13 +71,15 @@ export class Spool {
     });
     if (waiting >= MOST_WAITING) throw new ApiError('spool-full');
     const id = randomUUID();
+    const [first] = parts;
     await this.jobsTable.create(
       {
         id,
-        releaseId,
-        content,
-        options,
-        quantity: options.quantity,
+        releaseId: first!.releaseId,
+        content: first!.content,
+        parts: parts.length > 1 ? parts : null,
+        options: { stock: options.stock, form: options.form },
+        quantity: parts.reduce((sum, { quantity }) => sum + quantity, 0),
         printed: 0,
         state: 'waiting',
         problem: '',
@@ -82,24 +88,36 @@ export class Spool {
       },
       { transaction },
     );
-    const { title, facts } = content;
-    await this.audit.add(
-      'printed',
-      by,
-      releaseId,
-      { job: id, title, quantity: options.quantity, batch: facts.batchCode },
-      transaction,
-    );
+    for (const { releaseId, content, quantity } of parts) {
+      const { title, facts } = content;
+      await this.audit.add(
+        'printed',
+        by,
+        releaseId,
+        { job: id, title, quantity, batch: facts.batchCode },
+        transaction,
+      );
+    }
     return id;
   }
 
-  private async jobOf(row: Row, names: ReadonlyMap<string, string>): Promise<PrintJob> {
+  /** The labels of a job in their order. */
+  private partsOf(row: Row): readonly RunPart[] {
+    const releaseId = row.get('releaseId') as string;
     const content = row.get('content') as LabelContent;
-    const options = row.get('options') as LabelOptions;
+    const quantity = row.get('quantity') as number;
+    return (row.get('parts') as RunPart[] | null) ?? [{ releaseId, content, quantity }];
+  }
+
+  private async jobOf(row: Row, names: ReadonlyMap<string, string>): Promise<PrintJob> {
+    const parts = this.partsOf(row);
+    const { content } = parts[0]!;
+    const titles = [...new Set(parts.map((part) => part.content.title))];
+    const options = row.get('options') as RunOptions;
     return {
       id: row.get('id') as string,
       releaseId: row.get('releaseId') as string,
-      title: content.title,
+      title: titles.length > 1 ? `${titles[0]} and ${titles.length - 1} more` : content.title,
       kind: content.kind,
       batchCode: content.facts.batchCode,
       stockName: options.stock.name,
@@ -131,7 +149,7 @@ export class Spool {
     const row = await this.jobsTable.findByPk(id);
     if (!row) throw new ApiError('job-not-found');
     const content = row.get('content') as LabelContent;
-    return { content, set: setBy(content, row.get('options') as LabelOptions) };
+    return { content, set: setBy(content, row.get('options') as RunOptions) };
   }
 
   /** Puts an end to a job; what came out stays out. */
@@ -179,15 +197,16 @@ export class Spool {
     const quantity = row.get('quantity') as number;
     const sequence = (row.get('printed') as number) + 1;
     try {
-      await this.mustStand(row.get('releaseId') as string);
-      const options = row.get('options') as LabelOptions;
-      const set = setBy(row.get('content') as LabelContent, options);
+      const options = row.get('options') as RunOptions;
+      const part = partAt(this.partsOf(row), sequence);
+      await this.mustStand(part.releaseId);
+      const set = setBy(part.content, options);
       await this.printer.print({
         jobId: id,
         sequence,
         widthMm: pointsToMm(set.width),
         lengthMm: pointsToMm(set.height),
-        page: () => labelsPdf(set, { stock: options.stock, start: 1, quantity: 1 }),
+        page: () => labelsPdf([{ set, quantity: 1 }], { stock: options.stock, start: 1 }),
       });
     } catch (error) {
       if (error instanceof PrinterProblem) await this.stop(row, `Printer: ${error.state}`);

@@ -34,7 +34,7 @@ const codeOf = (options: LabelOptions, batch: BatchFacts): CodeImage | null =>
     : codeImage(options.symbology, options.symbology === 'qr' ? batch.address : batch.code);
 
 export interface Told {
-  claims: readonly Pick<Claim, 'id' | 'text'>[];
+  claims: readonly Pick<Claim, 'id' | 'text' | 'english'>[];
   watch: readonly { name: string; text: string }[];
 }
 
@@ -49,7 +49,7 @@ export function contentOf(
   const { kind, madeOn, grams, group, texture } = options;
   const isDated = batch !== null;
   const content = labelContent(label, kind, {
-    claims: claimsOn(kind, told.claims).map(({ text }) => text),
+    claims: claimsOn(kind, told.claims),
     watch: kind === 'tray' ? told.watch : [],
     facts: {
       madeOn: isDated ? madeOn : null,
@@ -64,9 +64,12 @@ export function contentOf(
   return { ...content, isDraft: !isReleased };
 }
 
-export function setBy(content: LabelContent, { stock, pack, form }: LabelOptions): SetLabel {
+export function setBy(
+  content: LabelContent,
+  { stock, form }: Pick<LabelOptions, 'stock' | 'form'>,
+): SetLabel {
   const { widthMm, heightMm } = stock;
-  return setLabel(content, { paper: { widthMm, heightMm }, pack, form });
+  return setLabel(content, { paper: { widthMm, heightMm }, form });
 }
 
 /**

@@ -9,7 +9,13 @@ import {
   labelContent,
   letterFindings,
   trayFigures,
-  useByDate,
+  lastDay,
+  missingOn,
+  missingWords,
+  shelfDays,
+  UNPACKED,
+  claimsOn,
+  type LabelKind,
   whatChanged,
   worksheet,
   type Book,
@@ -40,6 +46,8 @@ export interface ReleaseAsked {
   target?: Target;
   vesselIds?: string[];
   style: StatementStyle;
+  /** What it is released as. */
+  kind: LabelKind;
   claims: string[];
 }
 
@@ -110,7 +118,7 @@ export class Releases {
 
   /** The inputs of a label as everything stands now. */
   private async inputNow(
-    asked: Omit<ReleaseAsked, 'claims'>,
+    asked: Omit<ReleaseAsked, 'claims' | 'kind'>,
     world: World,
   ): Promise<{ input: WorksheetInput; frozen: FrozenInputs; book: Book; kitchenRegime: Regime }> {
     const own = await world.kitchen(asked.kitchenId);
@@ -145,6 +153,7 @@ export class Releases {
           id,
           kitchenId: input.kitchen.id,
           recipeId: input.recipe.id,
+          kind: asked.kind,
           state: 'draft',
           inputs: frozen,
           label: sheet.label,
@@ -160,7 +169,7 @@ export class Releases {
         'drafted',
         by,
         id,
-        { dish: input.recipe.name, regime: sheet.label.regime },
+        { dish: input.recipe.name, regime: sheet.label.regime, kind: asked.kind },
         transaction,
       );
     });
@@ -193,10 +202,26 @@ export class Releases {
     }
   }
 
+  /** What keeps a label from being checked: open decisions, letters and words it lacks, and what its law asks for and it has not. */
+  private openPointsOf(label: Label, kind: LabelKind, claims: readonly Claim[]): string[] {
+    const content = labelContent(label, kind, { claims: claimsOn(kind, claims) });
+    return [
+      ...new Set([
+        ...label.draftReasons,
+        ...letterFindings(content).map(({ message }) => message),
+        ...missingOn(content)
+          .filter(({ id }) => id !== 'language')
+          .map(missingWords),
+      ]),
+    ];
+  }
+
   private async viewOf(row: Row, names: ReadonlyMap<string, string>, world: World): Promise<Release> {
     const inputs = row.get('inputs') as FrozenInputs;
     const label = row.get('label') as Label;
     const state = row.get('state') as ReleaseState;
+    const kind = row.get('kind') as LabelKind;
+    const claims = row.get('claims') as Claim[];
     const review = row.get('review') as Review;
     const changes = state === 'withdrawn' ? [] : await this.changesSince(inputs, review.kitchenRegime, world);
     const signature = (who: string, when: string): Signature | null => {
@@ -208,6 +233,7 @@ export class Releases {
       recipeId: row.get('recipeId') as string,
       recipeName: label.title,
       kitchenId: row.get('kitchenId') as string,
+      kind,
       state,
       regime: label.regime,
       language: label.language,
@@ -216,15 +242,12 @@ export class Releases {
       checked: signature('checkedBy', 'checkedAt'),
       released: signature('releasedBy', 'releasedAt'),
       withdrawn: signature('withdrawnBy', 'withdrawnAt'),
-      openPoints: [
-        ...label.draftReasons,
-        ...letterFindings(labelContent(label, 'serving')).map(({ message }) => message),
-      ],
+      openPoints: this.openPointsOf(label, kind, claims),
       isStale: changes.length > 0,
       changes,
       version: row.get('version') as number,
       label,
-      claims: row.get('claims') as Claim[],
+      claims,
       watch: review.watch,
       inputs,
     };
@@ -262,12 +285,14 @@ export class Releases {
       if (before.openPoints.length > 0) throw new ApiError('label-open', before.openPoints);
       if (before.isStale) throw new ApiError('label-stale', before.changes);
     }
+    if (to === 'released') await this.mustBeAnother(id, before.kitchenId, by);
     await this.database.transaction(async (transaction) => {
       const [changed] = await this.store.tables.releases.update(
         { state: to, [`${to}By`]: by.id, [`${to}At`]: this.now(), version: version + 1 },
         { where: { id, version }, transaction },
       );
       if (changed === 0) throw new ApiError('label-conflict');
+      if (to === 'released') await this.takeThePlaceOf(before, by, transaction);
       await this.audit.add(
         ACT_OF[to],
         by,
@@ -279,12 +304,59 @@ export class Releases {
     return this.release(id);
   }
 
-  /** A label that may leave the kitchen now, or a refusal that says why not. */
+  /** A kitchen may want two pairs of eyes: one checks, another releases. */
+  private async mustBeAnother(id: string, kitchenId: string, by: Person): Promise<void> {
+    const { service } = await this.store.kitchen(kitchenId);
+    if (!service.isReleasedByAnother) return;
+    const row = await this.store.tables.releases.findByPk(id, { attributes: ['checkedBy'] });
+    if (row?.get('checkedBy') === by.id) throw new ApiError('label-same-person');
+  }
+
+  /** Of one dish, kind, law and language one label is out: the one before is withdrawn by the one that takes its place. */
+  private async takeThePlaceOf(newer: Release, by: Person, transaction: Transaction): Promise<void> {
+    const { id, kitchenId, recipeId, kind } = newer;
+    const rows = await this.store.tables.releases.findAll({
+      where: { kitchenId, recipeId, kind, state: 'released' },
+      transaction,
+    });
+    for (const row of rows) {
+      const { regime, language } = row.get('label') as Label;
+      if (row.get('id') === id || regime !== newer.regime || language !== newer.language) continue;
+      const version = (row.get('version') as number) + 1;
+      await row.update(
+        { state: 'withdrawn', withdrawnBy: by.id, withdrawnAt: this.now(), version },
+        { transaction },
+      );
+      const older = row.get('id') as string;
+      await this.audit.add(
+        'withdrawn',
+        by,
+        older,
+        { dish: newer.recipeName, regime, takenPlaceOfBy: id },
+        transaction,
+      );
+    }
+  }
+
+  /** Labels that may leave the kitchen now, or a refusal that says why one may not. */
+  async printables(ids: readonly string[]): Promise<Release[]> {
+    const names = await this.names();
+    const world = this.worldNow();
+    const found: Release[] = [];
+    for (const id of new Set(ids)) {
+      const row = await this.store.tables.releases.findByPk(id);
+      if (!row) throw new ApiError('label-not-found');
+      const release = await this.viewOf(row, names, world);
+      if (release.state !== 'released')
+        throw new ApiError('label-not-released', [{ dish: release.recipeName, state: release.state }]);
+      if (release.isStale) throw new ApiError('label-stale', release.changes);
+      found.push(release);
+    }
+    return found;
+  }
+
   async printable(id: string): Promise<Release> {
-    const release = await this.release(id);
-    if (release.state !== 'released') throw new ApiError('label-not-released', [{ state: release.state }]);
-    if (release.isStale) throw new ApiError('label-stale', release.changes);
-    return release;
+    return (await this.printables([id]))[0]!;
   }
 
   /** A batch made under a released label: its code, its dates. */
@@ -294,12 +366,12 @@ export class Releases {
     by: Person,
     transaction: Transaction,
   ): Promise<{ code: string; useBy: string }> {
-    const { kitchen } = release.inputs;
-    const useBy = useByDate(
-      made.madeOn,
-      (await this.store.kitchen(kitchen.id)).service.keepsDays,
-      kitchen.regime,
-    );
+    const { kitchen, recipe } = release.inputs;
+    // The policy as it stands today: one that was shortened since holds for what is printed now.
+    const { service } = await this.store.kitchen(kitchen.id);
+    const days = shelfDays(recipe.packed ?? UNPACKED, service, kitchen.regime);
+    if (days === null) throw new ApiError('label-undated');
+    const useBy = lastDay(made.madeOn, days);
     const row = await this.store.tables.batches.create(
       {
         code: randomUUID(),

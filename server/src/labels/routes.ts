@@ -2,16 +2,14 @@
 import type { Context, Hono } from 'hono';
 import {
   claimsOfSheet,
-  labelText,
   setMenuSheet,
   trayFigures,
   worksheet,
+  type LabelKind,
   type LabelOptions,
   type StatementStyle,
   type Kitchen,
-  thaw,
 } from '@hand-ladle/core';
-import type { AuditTrail } from '../accounts/audit';
 import { signedIn } from '../accounts/guard';
 import type { People, Role } from '../accounts/people';
 import { codeImage } from '../codes';
@@ -22,10 +20,10 @@ import { menuRows } from '../menu';
 import { asFile, bodyOf } from '../request';
 import { checked } from '../schemas';
 import type { Store } from '../store';
-import type { Spool } from '../devices/spool';
-import { contentOf, setBy, type BatchFacts, type Told, mustNotPromise } from './options';
-import { withoutInputs, type Release, type ReleaseAsked, type Releases } from './releases';
-import { actRequest, draftFileRequest, newReleaseRequest, printRequest } from './schemas';
+import { contentOf, mustNotPromise, setBy, type Told } from './options';
+import { mustFit, runText, type Printing, type RunItem, type RunOptions, type RunPart } from './printing';
+import { withoutInputs, type ReleaseAsked, type Releases } from './releases';
+import { actRequest, draftFileRequest, newReleaseRequest, printRequest, runRequest } from './schemas';
 
 const FORMATS = ['pdf', 'svg', 'png', 'txt'] as const;
 type Format = (typeof FORMATS)[number];
@@ -41,46 +39,35 @@ interface DraftFile extends ComputeRequest {
   options: LabelOptions;
 }
 
-/** A text that does not fit, or a code that cannot be read, is never printed: the answer says what is wrong. */
-function mustFit(set: ReturnType<typeof setBy>): void {
-  const wrong = set.findings.filter(({ severity }) => severity === 'danger');
-  if (wrong.length > 0) throw new ApiError('label-does-not-fit', wrong);
-}
-
 async function fileAnswer(
   context: Context,
   format: Format,
   name: string,
-  content: ReturnType<typeof contentOf>,
-  options: LabelOptions,
+  parts: readonly Pick<RunPart, 'content' | 'quantity'>[],
+  options: RunOptions,
 ): Promise<Response> {
+  const [first] = parts;
   if (format === 'txt') {
     asFile(context, `${name}.txt`, 'text/plain; charset=utf-8');
-    return context.body(`${labelText(content)}\n`);
+    return context.body(runText(parts));
   }
-  const set = setBy(content, options);
-  mustFit(set);
+  const set = parts.map(({ content, quantity }) => ({ set: setBy(content, options), quantity }));
+  for (const each of set) mustFit(each.set);
   if (format === 'svg') {
     asFile(context, `${name}.svg`, 'image/svg+xml; charset=utf-8');
-    return context.body(labelSvg(set, content.title));
+    return context.body(labelSvg(set[0]!.set, first!.content.title));
   }
   const isPdf = format === 'pdf';
-  const file = isPdf ? await labelsPdf(set, options) : await labelPng(set);
+  const file = isPdf ? await labelsPdf(set, options) : await labelPng(set[0]!.set);
   asFile(context, `${name}.${format}`, isPdf ? 'application/pdf' : 'image/png');
   return context.body(new Uint8Array(file));
 }
 
-const toldOf = ({ claims, watch }: Release): Told => ({ claims, watch });
-
-/** The worksheet a released label stands on. */
-const frozenSheet = ({ inputs }: Release) => ({ worksheet: thaw(inputs), recipe: inputs.recipe });
-
 export interface LabelRoutes {
   store: Store;
   people: People;
-  audit: AuditTrail;
   releases: Releases;
-  spool: Spool;
+  printing: Printing;
   today: (kitchen: Kitchen) => string;
 }
 
@@ -94,7 +81,9 @@ function addDraftRoutes(app: Hono, { store }: LabelRoutes): void {
     mustNotPromise(request.options, input.kitchen, () => ({ worksheet: sheet, recipe: input.recipe }));
     const told: Told = { claims: [], watch: trayFigures(sheet) };
     const content = contentOf(sheet.label, request.options, told, null, false);
-    return fileAnswer(context, format, `label-${sheet.recipeId}-draft`, content, request.options);
+    const { options } = request;
+    const parts = [{ content, quantity: options.quantity }];
+    return fileAnswer(context, format, `label-${sheet.recipeId}-draft`, parts, options);
   });
   app.post('/api/claims', async (context) => {
     const request = checked<DraftFile>(draftFileRequest, await bodyOf(context));
@@ -159,45 +148,53 @@ function addReleaseRoutes(app: Hono, { people, releases }: LabelRoutes): void {
     });
 }
 
-/** Prints and files of what was released. */
-function addPrintRoutes(app: Hono, { store, people, audit, releases, spool, today }: LabelRoutes): void {
-  /** What a phone opens; without a public address nothing does, and the code holds the batch code alone. */
-  const addressOf = ({ service }: Kitchen, code: string): string =>
-    service.publicAddress === '' ? code : `${service.publicAddress}/batches/${code}`;
+interface PrintAsked {
+  options: Omit<LabelOptions, 'kind'> & { kind: LabelKind | null };
+  batchCode: string | null;
+}
+
+interface RunAsked extends RunOptions {
+  items: RunItem[];
+}
+
+/** Prints and files of what was released: each label of a batch, with its code and dates. */
+function addPrintRoutes(app: Hono, { people, releases, printing }: LabelRoutes): void {
+  const asked = async (context: Context): Promise<{ item: RunItem; options: RunOptions }> => {
+    const { options, batchCode } = checked<PrintAsked>(printRequest, await bodyOf(context));
+    const releaseId = context.req.param('id')!;
+    if (options.kind !== null && options.kind !== (await releases.release(releaseId)).kind)
+      throw new ApiError('label-other-kind');
+    return { item: { ...options, releaseId, batchCode }, options };
+  };
 
   app.post('/api/labels/:id/print', async (context) => {
     const by = await signedIn(context, people, 'cook');
-    const { options } = checked<{ options: LabelOptions }>(printRequest, await bodyOf(context));
-    const release = await releases.printable(context.req.param('id')!);
-    const kitchen = await store.kitchen(release.inputs.kitchen.id);
-    const madeOn = options.madeOn ?? today(kitchen);
-    if (madeOn > today(kitchen)) throw new ApiError('made-ahead');
-    mustNotPromise(options, kitchen, () => frozenSheet(release));
-    const answer = await store.database.transaction(async (transaction) => {
-      const made = await releases.makeBatch(release, { madeOn, grams: options.grams }, by, transaction);
-      const batch: BatchFacts = { ...made, address: addressOf(kitchen, made.code) };
-      const dated = { ...options, madeOn };
-      const content = contentOf(release.label, dated, toldOf(release), batch, true);
-      mustFit(setBy(content, dated));
-      return { jobId: await spool.add(release.id, content, dated, by, transaction), batchCode: made.code };
-    });
-    spool.wake();
-    return context.json(answer, 202);
+    const { item, options } = await asked(context);
+    const { jobId, batchCodes } = await printing.print([item], options, by);
+    return context.json({ jobId, batchCode: batchCodes[0] }, 202);
   });
 
   app.post('/api/labels/:id/file/:format', async (context) => {
     const format = formatOf(context);
-    const { options } = checked<{ options: LabelOptions }>(printRequest, await bodyOf(context));
     const by = await signedIn(context, people, 'cook');
-    const release = await releases.printable(context.req.param('id')!);
-    const content = contentOf(release.label, options, toldOf(release), null, true);
-    const answer = await fileAnswer(context, format, `label-${release.recipeId}`, content, options);
-    await audit.note('downloaded', by, release.id, {
-      title: release.recipeName,
-      format,
-      quantity: options.quantity,
-    });
-    return answer;
+    const { item, options } = await asked(context);
+    const parts = await printing.parts([item], options, by, format);
+    return fileAnswer(context, format, 'label', parts, options);
+  });
+
+  app.post('/api/label-runs', async (context) => {
+    const by = await signedIn(context, people, 'cook');
+    const { items, ...options } = checked<RunAsked>(runRequest, await bodyOf(context));
+    return context.json(await printing.print(items, options, by), 202);
+  });
+
+  app.post('/api/label-runs/file/:format', async (context) => {
+    const format = formatOf(context);
+    if (format === 'svg' || format === 'png') throw new ApiError('not-found');
+    const by = await signedIn(context, people, 'cook');
+    const { items, ...options } = checked<RunAsked>(runRequest, await bodyOf(context));
+    const parts = await printing.parts(items, options, by, format);
+    return fileAnswer(context, format, 'labels', parts, options);
   });
 
   app.get('/api/batches/:code', async (context) =>

@@ -4,6 +4,9 @@ import { LABEL_KINDS, LANGUAGES, PANEL_FORMS, sheetProblem, type SheetStock } fr
 import { MOST_LABELS } from '../label-files';
 import { date, id, regime, target, worksheetRequest } from '../schemas';
 
+/** Most dishes, or kinds of slips, in one job. */
+export const MOST_RUN_ITEMS = 300;
+
 const mm = Joi.number().min(0).max(2000);
 const roll = Joi.object({
   kind: Joi.string().valid('roll').required(),
@@ -31,28 +34,30 @@ const sheet = Joi.object({
     ? value
     : helpers.message({ custom: `This grid does not fit its paper: ${problem}` });
 });
-const area = Joi.number().positive().max(100_000).allow(null).default(null);
 const words = Joi.string().trim().max(200).allow(null).default(null);
+
+const stock = Joi.alternatives(roll, sheet);
+const start = Joi.number().integer().min(1).max(800).default(1);
+const quantity = Joi.number().integer().min(1).max(MOST_LABELS);
+const symbology = Joi.string().valid('code128', 'qr').allow(null).default(null);
+const batchGrams = Joi.number().positive().max(10_000_000).allow(null).default(null);
+const form = Joi.string()
+  .valid(...PANEL_FORMS)
+  .allow(null)
+  .default(null);
 
 /** How a label is set, and on what. */
 export const labelOptions = Joi.object({
   kind: Joi.string()
     .valid(...LABEL_KINDS)
     .default('serving'),
-  stock: Joi.alternatives(roll, sheet).required(),
-  form: Joi.string()
-    .valid(...PANEL_FORMS)
-    .allow(null)
-    .default(null),
-  pack: Joi.object({ largestSurfaceCm2: area, labelAreaCm2: area }).default({
-    largestSurfaceCm2: null,
-    labelAreaCm2: null,
-  }),
-  start: Joi.number().integer().min(1).max(800).default(1),
-  quantity: Joi.number().integer().min(1).max(MOST_LABELS).default(1),
-  symbology: Joi.string().valid('code128', 'qr').allow(null).default(null),
+  stock: stock.required(),
+  form,
+  start,
+  quantity: quantity.default(1),
+  symbology,
   madeOn: date.allow(null).default(null),
-  grams: Joi.number().positive().max(10_000_000).allow(null).default(null),
+  grams: batchGrams,
   group: words,
   texture: words,
 });
@@ -76,13 +81,57 @@ export const newReleaseRequest = Joi.object({
   target,
   vesselIds: Joi.array().items(id).max(20),
   style: labelStyle,
+  kind: Joi.string()
+    .valid(...LABEL_KINDS)
+    .default('serving')
+    .description('What it is checked, released and printed as'),
   claims: Joi.array().items(Joi.string().max(60)).max(20).unique().default([]),
 });
 
 /** Two people may act on one label: the version that was read goes with each act. */
 export const actRequest = Joi.object({ version: Joi.number().integer().min(1).required() });
 
-export const printRequest = Joi.object({ options: labelOptions.required() });
+const batchOf = Joi.string().trim().max(40).allow(null).default(null);
+
+/** A released label on paper or as a file. Its kind is the one it was released as; another one is refused. */
+export const printRequest = Joi.object({
+  options: labelOptions
+    .keys({
+      kind: Joi.string()
+        .valid(...LABEL_KINDS)
+        .allow(null)
+        .default(null),
+    })
+    .required(),
+  batchCode: batchOf.description('A batch that was made before under this label; else a new one is made'),
+});
+
+/** Many labels in one job: of several dishes, or a slip for each tray. */
+export const runRequest = Joi.object({
+  items: Joi.array()
+    .items(
+      Joi.object({
+        releaseId: Joi.string().max(80).required(),
+        quantity: quantity.required(),
+        madeOn: date.allow(null).default(null),
+        grams: batchGrams,
+        group: words,
+        texture: words,
+        batchCode: batchOf,
+      }),
+    )
+    .min(1)
+    .max(MOST_RUN_ITEMS)
+    .required(),
+  stock: stock.required(),
+  start,
+  form,
+  symbology,
+}).custom((value: { items: { quantity: number }[] }, helpers) =>
+  value.items.reduce((sum, each) => sum + each.quantity, 0) <= MOST_LABELS
+    ? value
+    : helpers.message({ custom: `One job holds ${MOST_LABELS} labels at most` }),
+);
 
 export const simulateRequest = Joi.object({
   act: Joi.string().valid('jam', 'clear', 'new-roll', 'short-roll', 'off', 'on').required(),

@@ -1,0 +1,108 @@
+/** The US serving of a pack: its size in a household measure, how many a container holds, and whether the whole container is told too. */
+import type { Household, HouseholdMeasure } from '../recipe/packed';
+import { referenceAmount, type ReferenceAmount } from './reference-amounts';
+
+/** Volumes of household measures on a label, ml (21 CFR 101.9(b)(5)(viii)). */
+const MILLILITRES: Readonly<Partial<Record<HouseholdMeasure, number>>> = {
+  cup: 240,
+  tbsp: 15,
+  tsp: 5,
+  'fl oz': 30,
+};
+
+/** Grams of the reference amount, in this dish; null where its cup was never weighed. */
+export function referenceGrams(
+  reference: ReferenceAmount,
+  household: Household | null,
+  portionGrams: number,
+): number | null {
+  if (reference.grams !== null) return reference.grams;
+  const ml = household && MILLILITRES[household.measure];
+  if (!ml || household.amount <= 0) return null;
+  return (reference.millilitres! * portionGrams) / (ml * household.amount);
+}
+
+/** 101.9(b)(6): a pack of less than twice the reference amount is one serving; (b)(12)(i): up to three times tells the whole pack too. */
+export const ONE_SERVING_BELOW = 2;
+export const WHOLE_TOLD_UP_TO = 3;
+/** A serving is the household measure nearest the reference amount: half of it to one and a half times hold one (convention). */
+export const SERVING_NEAR = { least: 0.5, most: 1.5 } as const;
+
+export type ReferenceProblem =
+  'no reference amount' | 'its cup is not weighed' | 'one serving' | 'serving far from it';
+
+export interface ReferenceCheck {
+  /** Grams of the reference amount; null where it is not known. */
+  grams: number | null;
+  /** The pack as a multiple of it. */
+  multiple: number | null;
+  problem: ReferenceProblem | null;
+  /** The law wants the whole container's figures beside the serving's. */
+  isWholeAsked: boolean;
+}
+
+/** Holds a pack against the reference amount of its kind. */
+export function checkReference(
+  referenceId: string | null,
+  household: Household | null,
+  portionGrams: number,
+  netGrams: number,
+): ReferenceCheck {
+  const unknown = (problem: ReferenceProblem): ReferenceCheck => ({
+    grams: null,
+    multiple: null,
+    problem,
+    isWholeAsked: false,
+  });
+  const reference = referenceAmount(referenceId);
+  if (!reference) return unknown('no reference amount');
+  const grams = referenceGrams(reference, household, portionGrams);
+  if (grams === null) return unknown('its cup is not weighed');
+  const multiple = netGrams / grams;
+  const isOneServing = Math.abs(netGrams / portionGrams - 1) < 0.05;
+  const isNear = portionGrams >= grams * SERVING_NEAR.least && portionGrams <= grams * SERVING_NEAR.most;
+  const problem =
+    multiple < ONE_SERVING_BELOW && !isOneServing
+      ? 'one serving'
+      : !isOneServing && !isNear
+        ? 'serving far from it'
+        : null;
+  return {
+    grams,
+    multiple,
+    problem,
+    isWholeAsked: !isOneServing && multiple >= ONE_SERVING_BELOW && multiple <= WHOLE_TOLD_UP_TO,
+  };
+}
+
+const near = (value: number, other: number): boolean => Math.abs(value - other) < 0.02;
+const FRACTIONS: readonly (readonly [number, string])[] = [
+  [1 / 8, '1/8'],
+  [1 / 4, '1/4'],
+  [1 / 3, '1/3'],
+  [1 / 2, '1/2'],
+  [2 / 3, '2/3'],
+  [3 / 4, '3/4'],
+];
+
+/** An amount as a household measure says it: "1 1/3". */
+export function householdAmount(amount: number): string {
+  const whole = Math.floor(amount + 0.02);
+  const rest = amount - whole;
+  const fraction = FRACTIONS.find(([value]) => near(rest, value));
+  if (fraction) return whole > 0 ? `${whole} ${fraction[1]}` : fraction[1];
+  return near(rest, 0) ? String(whole) : String(Math.round(amount * 10) / 10);
+}
+
+/**
+ * Servings of a container (101.9(b)(8)): whole numbers, by halves from 2 to 5; "about" where it is rounded.
+ */
+export function servingsPerContainer(
+  netGrams: number,
+  portionGrams: number,
+): { count: number; isAbout: boolean } {
+  const exact = netGrams / portionGrams;
+  const step = exact >= 2 && exact <= 5 ? 0.5 : 1;
+  const count = Math.max(1, Math.round(exact / step) * step);
+  return { count, isAbout: Math.abs(count - exact) > 0.02 };
+}

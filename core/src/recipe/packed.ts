@@ -1,0 +1,65 @@
+/** The packed portion of a dish: what it is packed in, how much of it, how it is kept. What a label of a pack is complete by. */
+
+/** How a pack is kept. */
+export const KEEPINGS = ['chilled', 'frozen', 'ambient'] as const;
+export type Keeping = (typeof KEEPINGS)[number];
+export const KEEPING_NAMES: Readonly<Record<Keeping, string>> = {
+  chilled: 'chilled, 5 °C or below',
+  frozen: 'frozen, -18 °C or below',
+  ambient: 'cool and dry',
+};
+
+/** Household measures of a US serving, in the law's order: volume, then pieces, then the whole pack (21 CFR 101.9(b)(5)). */
+export const HOUSEHOLD_MEASURES = ['cup', 'tbsp', 'tsp', 'fl oz', 'piece', 'slice', 'container'] as const;
+export type HouseholdMeasure = (typeof HOUSEHOLD_MEASURES)[number];
+
+export interface Household {
+  amount: number;
+  measure: HouseholdMeasure;
+}
+
+/** Languages a dish may be named in beside the kitchen's own. */
+export type TitleLanguage = 'es' | 'fr' | 'de';
+
+export interface PackedPortion {
+  /** What it is packed in, in the kitchen's word: "tub". */
+  container: string;
+  containerMl: number | null;
+  /** Largest face, and all surface that could carry a label, cm2. */
+  largestSurfaceCm2: number | null;
+  labelAreaCm2: number | null;
+  /** Portions in a pack. */
+  portions: number | null;
+  /** Net weight of a pack; null where it is portions times the portion. */
+  netGrams: number | null;
+  keeping: Keeping | null;
+  /** Days this dish keeps, the day of making counted; null for the kitchen's policy. */
+  keepsDays: number | null;
+  /** A portion in a household measure, as somebody measured it. */
+  household: Household | null;
+  /** Reference amount of its kind (21 CFR 101.12(b)). */
+  referenceId: string | null;
+  /** The whole container's figures beside the serving's, though no law asks for them. */
+  showsWhole: boolean;
+  /** Foods that a picture or words on the pack stress beside the name. */
+  stressed: readonly string[];
+  /** What the dish is called on labels in other languages. */
+  names: Readonly<Partial<Record<TitleLanguage, string>>>;
+}
+
+/** A pack of which nobody said anything. */
+export const UNPACKED: PackedPortion = {
+  container: '',
+  containerMl: null,
+  largestSurfaceCm2: null,
+  labelAreaCm2: null,
+  portions: null,
+  netGrams: null,
+  keeping: null,
+  keepsDays: null,
+  household: null,
+  referenceId: null,
+  showsWhole: false,
+  stressed: [],
+  names: {},
+};

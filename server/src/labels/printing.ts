@@ -1,0 +1,164 @@
+/** Labels that leave the kitchen: each a label of a batch with its code and dates, alone or many in one job, on paper or as a file. */
+import type { Transaction } from 'sequelize';
+import {
+  labelText,
+  thaw,
+  type Kitchen,
+  type LabelContent,
+  type LabelOptions,
+  type SetLabel,
+} from '@hand-ladle/core';
+import type { AuditTrail } from '../accounts/audit';
+import type { Person } from '../accounts/people';
+import type { Spool } from '../devices/spool';
+import { ApiError } from '../errors';
+import type { Store } from '../store';
+import { contentOf, mustNotPromise, setBy, type BatchFacts } from './options';
+import type { Release, Releases } from './releases';
+
+/** So many of one released label. */
+export interface RunItem extends Pick<LabelOptions, 'madeOn' | 'grams' | 'group' | 'texture' | 'quantity'> {
+  releaseId: string;
+  /** A batch that was made before: its labels are printed again. */
+  batchCode: string | null;
+}
+
+/** What all labels of a job share: their paper, and the code they carry. */
+export type RunOptions = Pick<LabelOptions, 'stock' | 'start' | 'form' | 'symbology'>;
+
+/** One label of a job, and how many of it. */
+export interface RunPart {
+  releaseId: string;
+  content: LabelContent;
+  quantity: number;
+}
+
+type Known = Map<string, { release: Release; kitchen: Kitchen }>;
+
+/** A text that does not fit, or a code that cannot be read, is never printed: the answer says what is wrong. */
+export function mustFit(set: SetLabel): void {
+  const wrong = set.findings.filter(({ severity }) => severity === 'danger');
+  if (wrong.length > 0) throw new ApiError('label-does-not-fit', wrong);
+}
+
+export class Printing {
+  constructor(
+    private readonly store: Store,
+    private readonly releases: Releases,
+    private readonly spool: Spool,
+    private readonly audit: AuditTrail,
+    private readonly today: (kitchen: Kitchen) => string,
+  ) {}
+
+  /** What a phone opens; without a public address nothing does, and the code holds the batch code alone. */
+  private addressOf({ service }: Kitchen, code: string): string {
+    return service.publicAddress === '' ? code : `${service.publicAddress}/batches/${code}`;
+  }
+
+  /** The labels of a job as they stand, each read once, and the kitchens they are of; refused where one may not leave. */
+  private async known(items: readonly RunItem[]): Promise<Known> {
+    const releases = await this.releases.printables(items.map(({ releaseId }) => releaseId));
+    const kitchens = new Map<string, Kitchen>();
+    const known: Known = new Map();
+    for (const release of releases) {
+      const { id } = release.inputs.kitchen;
+      const kitchen = kitchens.get(id) ?? (await this.store.kitchen(id));
+      kitchens.set(id, kitchen);
+      known.set(release.id, { release, kitchen });
+    }
+    return known;
+  }
+
+  /** The batch of an item: one that was made before under this very label, or a new one. */
+  private async batchOf(
+    item: RunItem,
+    release: Release,
+    kitchen: Kitchen,
+    by: Person,
+    transaction: Transaction,
+  ): Promise<BatchFacts & { madeOn: string }> {
+    if (item.batchCode !== null) {
+      const made = await this.releases.batch(item.batchCode);
+      if (made.release.id !== release.id) throw new ApiError('batch-of-another-label');
+      return { ...made, address: this.addressOf(kitchen, made.code) };
+    }
+    const madeOn = item.madeOn ?? this.today(kitchen);
+    if (madeOn > this.today(kitchen)) throw new ApiError('made-ahead');
+    const made = await this.releases.makeBatch(release, { madeOn, grams: item.grams }, by, transaction);
+    return { ...made, madeOn, address: this.addressOf(kitchen, made.code) };
+  }
+
+  /** The parts of a job. One dish made on one day is one batch, however many slips it has. */
+  private async partsOf(
+    items: readonly RunItem[],
+    known: Known,
+    options: RunOptions,
+    by: Person,
+    transaction: Transaction,
+  ): Promise<RunPart[]> {
+    const batches = new Map<string, BatchFacts & { madeOn: string }>();
+    const parts: RunPart[] = [];
+    for (const item of items) {
+      const { release, kitchen } = known.get(item.releaseId)!;
+      const asked: LabelOptions = { ...options, ...item, kind: release.kind };
+      mustNotPromise(asked, kitchen, () => ({
+        worksheet: thaw(release.inputs),
+        recipe: release.inputs.recipe,
+      }));
+      const key = `${item.releaseId} ${item.madeOn ?? ''} ${item.batchCode ?? ''}`;
+      const batch = batches.get(key) ?? (await this.batchOf(item, release, kitchen, by, transaction));
+      batches.set(key, batch);
+      const content = contentOf(release.label, { ...asked, madeOn: batch.madeOn }, release, batch, true);
+      mustFit(setBy(content, asked));
+      parts.push({ releaseId: release.id, content, quantity: item.quantity });
+    }
+    return parts;
+  }
+
+  /** Sends labels to the spool as one job. */
+  async print(
+    items: readonly RunItem[],
+    options: RunOptions,
+    by: Person,
+  ): Promise<{ jobId: string; batchCodes: string[] }> {
+    const known = await this.known(items);
+    const answer = await this.store.database.transaction(async (transaction) => {
+      const parts = await this.partsOf(items, known, options, by, transaction);
+      const codes = parts.map(({ content }) => content.facts.batchCode ?? '');
+      return {
+        jobId: await this.spool.add(parts, options, by, transaction),
+        batchCodes: [...new Set(codes)],
+      };
+    });
+    this.spool.wake();
+    return answer;
+  }
+
+  /** The same labels for a file; that somebody took it is kept in the trail. */
+  async parts(
+    items: readonly RunItem[],
+    options: RunOptions,
+    by: Person,
+    format: string,
+  ): Promise<RunPart[]> {
+    const known = await this.known(items);
+    return this.store.database.transaction(async (transaction) => {
+      const parts = await this.partsOf(items, known, options, by, transaction);
+      for (const { releaseId, content, quantity } of parts) {
+        const { title, facts } = content;
+        await this.audit.add(
+          'downloaded',
+          by,
+          releaseId,
+          { title, format, quantity, batch: facts.batchCode },
+          transaction,
+        );
+      }
+      return parts;
+    });
+  }
+}
+
+/** Labels as plain text, one after the other. */
+export const runText = (parts: readonly Pick<RunPart, 'content'>[]): string =>
+  `${parts.map(({ content }) => labelText(content)).join('\n\n')}\n`;
