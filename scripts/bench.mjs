@@ -22,6 +22,7 @@ await main(async () => {
     'scripts/bench-words.ts',
     'scripts/bench-matter.ts',
     'scripts/bench-labels.ts',
+    'scripts/audit-labels.ts',
     'scripts/bench-swaps.ts',
     'scripts/bench-import.ts',
   ]) {

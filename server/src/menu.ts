@@ -1,6 +1,13 @@
 /** The allergens of everything on the menu, in one kitchen: for the screen, and as a table others can open. */
 import Papa from 'papaparse';
-import { menuRow, safeCell, STATUS_WORDS, type MenuCell, type MenuRow } from '@hand-ladle/core';
+import {
+  menuRow,
+  roundToDecimals,
+  safeCell,
+  STATUS_WORDS,
+  type MenuCell,
+  type MenuRow,
+} from '@hand-ladle/core';
 import { bookSheets } from './compute';
 import type { Store } from './store';
 
@@ -21,8 +28,14 @@ export function menuCsv(rows: readonly MenuRow[]): string {
   const table = rows.map((row) => [
     safeCell(row.name),
     safeCell(row.parentId === null ? '' : (names.get(row.parentId) ?? row.parentId)),
+    row.energy.isIncomplete ? 'not known' : String(roundToDecimals(row.energy.kcal, 0)),
     ...row.cells.map(cellText),
   ]);
-  const heads = ['dish', 'variant_of', ...(rows[0]?.cells.map(({ name }) => name.toLowerCase()) ?? [])];
+  const heads = [
+    'dish',
+    'variant_of',
+    'energy_kcal',
+    ...(rows[0]?.cells.map(({ name }) => name.toLowerCase()) ?? []),
+  ];
   return `${Papa.unparse([heads, ...table], { newline: '\n' })}\n`;
 }

@@ -4,6 +4,7 @@ import {
   as,
   changeKitchen,
   codeOf,
+  DISH,
   openLabelWorld,
   OPTIONS,
   releasedLabel,
@@ -26,13 +27,13 @@ test.each([
   ['Pacific/Auckland', '2026-11-24T11:30:00Z', '2026-11-25'], ['Pacific/Auckland', '2026-11-25T10:30:00Z', '2026-11-25'],
   ['Europe/London', '2026-11-25T00:30:00Z', '2026-11-25'], ['Europe/London', '2026-11-24T23:30:00Z', '2026-11-24'],
 ])('in %s at %s a label says %s, and keeps from there', async (timeZone, at, day) => {
-  const { id } = await releasedLabel();
+  const { id } = await releasedLabel(DISH, 'alder-ward', { kind: 'component' });
   const undo = await changeKitchen({ service: { ...(await serviceOf()), timeZone } });
   world.clock.at = new Date(at);
   try {
     const { body, status } = await printed(id);
     expect(status).toBe(202);
-    expect(await batchOf(body.batchCode)).toMatchObject({ madeOn: day, useBy: `2026-11-${Number(day.slice(8)) + 2}` });
+    expect(await batchOf(body.batchCode)).toMatchObject({ madeOn: day, useBy: `2026-11-${Number(day.slice(8)) + 1}` });
     expect(body.batchCode.slice(0, 6)).toBe(day.slice(2).replaceAll('-', ''));
   } finally {
     world.clock.at = new Date('2026-11-25T09:00:00Z');
@@ -41,10 +42,10 @@ test.each([
 }); // prettier-ignore
 
 test('a day of making is taken as it is told: no day that is none, and none that has not come', async () => {
-  const { id } = await releasedLabel();
+  const { id } = await releasedLabel(DISH, 'alder-ward', { kind: 'component' });
   const told = await printed(id, { madeOn: '2026-11-23' });
   expect(told.status).toBe(202);
-  expect(await batchOf(told.body.batchCode)).toMatchObject({ madeOn: '2026-11-23', useBy: '2026-11-25' });
+  expect(await batchOf(told.body.batchCode)).toMatchObject({ madeOn: '2026-11-23', useBy: '2026-11-24' });
   expect(codeOf(await printed(id, { madeOn: '2026-02-31' }))).toBe('bad-request');
   expect(codeOf(await printed(id, { madeOn: '25/11/2026' }))).toBe('bad-request');
   expect(codeOf(await printed(id, { madeOn: '2026-11-26' }))).toBe('made-ahead');
@@ -67,7 +68,7 @@ test('a name that is no time zone, and an address that is none, are refused', as
 });
 
 test('what is typed onto a tray slip promises nothing, and a group is named where the dish is theirs', async () => {
-  const { id } = await releasedLabel();
+  const { id } = await releasedLabel(DISH, 'alder-ward', { kind: 'tray' });
   const slip = (extra: object) => printed(id, { kind: 'tray', ...extra });
   expect(codeOf(await slip({ group: 'nut free' }))).toBe('claim-typed');
   expect(codeOf(await slip({ texture: 'gluten-free, soft' }))).toBe('claim-typed');

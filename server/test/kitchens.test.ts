@@ -258,7 +258,7 @@ describe('the menu', () => {
     const response = await world.app.request('/api/menu.csv');
     expect(response.headers.get('content-type')).toContain('text/csv');
     const [head, ...lines] = (await response.text()).trim().split('\n');
-    expect(head).toMatch(/^dish,variant_of,nut,soy,gluten,/);
+    expect(head).toMatch(/^dish,variant_of,energy_kcal,nut,soy,gluten,/);
     const pot = lines.find((line) => line.includes('Barley, leek'))!;
     expect(pot).toContain('contains (barley)');
     expect(lines.join()).not.toMatch(/,,,|undefined/);

@@ -147,7 +147,10 @@ export function labelContent(label: Label, kind: LabelKind, extras: ContentExtra
   const { regime, language, pack = NO_LABEL_PACK, beside = null } = label;
   const claims = extras.claims ?? [];
   const hasProtein = regime === 'us' && claims.some(({ id }) => PROTEIN_CLAIMS.has(id));
-  const figures = label.figures.map((figure) => figureIn(figure, regime, language));
+  // Only what is packed has a container whose whole is told.
+  const figures = label.figures
+    .map((figure) => figureIn(figure, regime, language))
+    .map((figure) => (kind === 'retail' ? figure : { ...figure, wholeText: '', wholeDailyText: '' }));
   return {
     kind,
     regime,

@@ -13,7 +13,7 @@ import {
   type LabelContent,
   type LabelKind,
 } from './content';
-import { SERVING_NEAR, type ReferenceProblem } from './serving-size';
+import type { ReferenceProblem } from './serving-size';
 
 export type DemandId =
   | 'name'
@@ -62,7 +62,8 @@ const REFERENCE_WORDS: Readonly<Record<ReferenceProblem, string>> = {
   'no reference amount': `Which kind of food it is, so that its reference amount is known. ${PACK_PLATE}`,
   'its cup is not weighed': `Its reference amount is by the cup or spoon: say how much of one a portion is. ${PACK_PLATE}`,
   'one serving': 'The pack is less than twice the reference amount: the law makes it one serving.',
-  'serving far from it': `A serving is the household measure nearest the reference amount, between ${SERVING_NEAR.least * 100} and ${SERVING_NEAR.most * 100} % of it here: change the portion.`,
+  'serving far from it':
+    'A serving is the household measure nearest the reference amount, or a piece of half to twice of it: change the portion or its measure.',
 };
 
 const RULES: Readonly<Record<DemandId, Rule>> = {

@@ -20,6 +20,7 @@ export * from './claims';
 export * from './use-by';
 export * from './release';
 export * from './options';
+export * from './menu-energy';
 export * from './menu-sheet';
 export * from './release-view';
 export * from './free-text';

@@ -10,6 +10,8 @@ import {
   type PaperId,
   type Run,
 } from '../print';
+import type { MenuEnergy } from '../kitchen';
+import { energyOnMenu, MENU_ENERGY_NOTES } from './menu-energy';
 import type { MenuCell, MenuRow } from '../worksheet/menu';
 
 const MARGIN_MM = 10;
@@ -41,6 +43,8 @@ export interface MenuSheetOptions {
   paper: PaperId;
   /** Dishes whose label is released and stands; a sheet with any other is a draft. */
   releasedIds: ReadonlySet<string>;
+  /** Energy beside each dish, as the kitchen chose. */
+  energy: MenuEnergy;
 }
 
 /** The pages of the sheet. A row is never cut by the end of a page. */
@@ -62,9 +66,11 @@ export function setMenuSheet(rows: readonly MenuRow[], options: MenuSheetOptions
   const open = rows.filter(({ recipeId }) => !options.releasedIds.has(recipeId)).length;
 
   /** Sets a row of cells at a top; returns where it ends. */
-  const rowAt = (ops: DrawingOp[], top: number, name: Run[], cells: readonly Run[]): number => {
+  const rowAt = (ops: DrawingOp[], top: number, name: Run[], cells: readonly Run[], under = ''): number => {
     const first = new Setter(ops, margin, top, nameWidth - 6);
     first.paragraph(name);
+    // As large as the name: 101.11(b)(2)(i)(A)(1) wants it no smaller than the name or the price.
+    first.text(under, NAME);
     const ends = cells.map((cell, index) => {
       const column = new Setter(ops, margin + nameWidth + index * cellWidth, top, cellWidth - 4);
       column.paragraph([cell]);
@@ -81,6 +87,7 @@ export function setMenuSheet(rows: readonly MenuRow[], options: MenuSheetOptions
     if (open > 0)
       page.text(`DRAFT: ${open} of ${rows.length} dishes have no released label that stands`, NAME, 'bold');
     page.text(CAUTION, HEAD);
+    page.text(MENU_ENERGY_NOTES[options.energy], NAME);
     page.space(4);
     page.y = rowAt(
       ops,
@@ -95,9 +102,10 @@ export function setMenuSheet(rows: readonly MenuRow[], options: MenuSheetOptions
   for (const row of rows) {
     const cells = row.cells.filter(({ isDeclared }) => isDeclared).map(cellRun);
     const name = [runOf(row.name, NAME, 'bold')];
-    const needs = rowAt([], 0, name, cells);
+    const under = energyOnMenu(row.energy, options.energy);
+    const needs = rowAt([], 0, name, cells, under);
     if (!set || set.y + needs > height - margin) set = turn();
-    set.y = rowAt(set.ops, set.y, name, cells);
+    set.y = rowAt(set.ops, set.y, name, cells, under);
     set.rule(0.4, 0, 3);
   }
   if (pages.length === 0) turn();

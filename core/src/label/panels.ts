@@ -209,15 +209,24 @@ function linearUs(set: Setter, content: LabelContent, type: PanelTypeUs): void {
 const unbroken = (text: string): string =>
   text.replace(/(\d) (?=kJ|kcal|g|mg)/g, '$1\u00a0').replace(/(\d) (?=\S+ \(\d+g\)$)/, '$1\u00a0');
 
+/** Most of the table beside its intake column that one column of values may take. */
+const VALUE_COLUMN = 0.34;
+
 function tableEu(set: Setter, content: LabelContent, size: number): void {
   const words = LABEL_WORDS[content.language];
   const width = set.width;
-  // The intake column is as wide as what stands in it, so that no figure breaks; the rest is shared.
-  const dailies = [words.referenceIntake, ...content.figures.map(({ dailyValueText }) => dailyValueText)];
-  const daily = Math.max(...dailies.map((text) => widthOf(text, size, 'bold'))) + 4;
+  // Columns are as wide as what stands in them, so that no figure breaks, while a third is left for the names.
+  const { figures } = content;
+  const widest = (texts: readonly string[]): number =>
+    Math.max(...texts.map((text) => widthOf(text, size, 'bold'))) + 4;
+  const daily = widest([words.referenceIntake, ...figures.map(({ dailyValueText }) => dailyValueText)]);
   const rest = width - daily;
-  const widths = [rest * 0.4, rest * 0.3, rest * 0.3, daily] as const;
-  const starts = [0, rest * 0.4, rest * 0.7, rest] as const;
+  const most = rest * VALUE_COLUMN;
+  const per100 = Math.min(most, widest(figures.map(({ per100gText }) => per100gText)));
+  const perPortion = Math.min(most, widest(figures.map(({ text }) => text)));
+  const names = rest - per100 - perPortion;
+  const widths = [names, per100, perPortion, daily] as const;
+  const starts = [0, names, names + per100, rest] as const;
   const cells = (
     texts: readonly [string, string, string, string],
     weight: Run['weight'],

@@ -48,6 +48,7 @@ export const REFERENCE_AMOUNTS: readonly ReferenceAmount[] = [
   byWeight('bread', 'Bread, flatbread, roll; 50 g', 50),
   byWeight('muffin', 'Muffin, scone, cornbread; 110 g', 110),
   byWeight('cake', 'Cake of medium weight; 80 g', 80),
+  byWeight('crisp', 'Pie, cobbler, fruit crisp or bake, turnover; 125 g', 125),
   byWeight('cookie', 'Cookie; 30 g', 30),
   byWeight('bar', 'Bar of grain with or without filling; 40 g', 40),
   byWeight('granola', 'Granola; 60 g', 60),

@@ -25,8 +25,11 @@ export function referenceGrams(
 /** 101.9(b)(6): a pack of less than twice the reference amount is one serving; (b)(12)(i): up to three times tells the whole pack too. */
 export const ONE_SERVING_BELOW = 2;
 export const WHOLE_TOLD_UP_TO = 3;
-/** A serving is the household measure nearest the reference amount: half of it to one and a half times hold one (convention). */
-export const SERVING_NEAR = { least: 0.5, most: 1.5 } as const;
+/**
+ * What is spooned is served in the household measure nearest the reference amount: half of it to one and a half times (convention).
+ * A piece of more than half and less than twice the reference amount is a serving (101.9(b)(2)(i)).
+ */
+export const SERVING_NEAR = { least: 0.5, most: 1.5, mostOfPiece: 2 } as const;
 
 export type ReferenceProblem =
   'no reference amount' | 'its cup is not weighed' | 'one serving' | 'serving far from it';
@@ -60,7 +63,8 @@ export function checkReference(
   if (grams === null) return unknown('its cup is not weighed');
   const multiple = netGrams / grams;
   const isOneServing = Math.abs(netGrams / portionGrams - 1) < 0.05;
-  const isNear = portionGrams >= grams * SERVING_NEAR.least && portionGrams <= grams * SERVING_NEAR.most;
+  const most = household && MILLILITRES[household.measure] ? SERVING_NEAR.most : SERVING_NEAR.mostOfPiece;
+  const isNear = portionGrams >= grams * SERVING_NEAR.least && portionGrams <= grams * most;
   const problem =
     multiple < ONE_SERVING_BELOW && !isOneServing
       ? 'one serving'

@@ -109,7 +109,7 @@ function setNamed(set: Setter, content: LabelContent, size: number): void {
 function setFacts(set: Setter, { content, text }: Layout): void {
   for (const { name, text: said, isLarge } of factRows(content)) {
     const size = isLarge ? text * 1.3 : text;
-    set.row([plain(name, size)], { ...bold(said, size) });
+    set.row([plain(name, text)], bold(said, size));
   }
 }
 
@@ -411,7 +411,7 @@ function fitFindings(
     if (!formsFor(content.regime, content.pack.size, paper.heightMm).includes(form))
       found.push(finding('form-not-allowed', null, { form }));
     // Two columns of figures stand upright alone (101.9(e)(6)).
-    if (form !== 'vertical' && content.pack.showsWhole)
+    if (form !== 'vertical' && content.figures.some(({ wholeText }) => wholeText !== ''))
       found.push(finding('form-lacks-whole', null, { form }));
   }
   return found;

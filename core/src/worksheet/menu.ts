@@ -2,6 +2,7 @@
 import { STATUS_WORDS, worse, type AllergenStatus } from '../allergen';
 import { inSentence } from '../food';
 import { passes, type FreeFromPolicy } from '../kitchen';
+import type { PortionEnergy } from '../label';
 import type { Recipe } from '../recipe/recipe';
 import type { Worksheet } from './worksheet';
 
@@ -25,6 +26,8 @@ export interface MenuRow {
   name: string;
   /** The dish this one is a variant of. */
   parentId: string | null;
+  /** Energy of a portion. */
+  energy: PortionEnergy;
   cells: MenuCell[];
 }
 
@@ -34,6 +37,11 @@ export function menuRow(sheet: Worksheet, recipe: Recipe): MenuRow {
     recipeId: recipe.id,
     name: recipe.name,
     parentId: recipe.parentId,
+    energy: {
+      kcal: sheet.nutrition.perPortion.energyKcal,
+      isIncomplete: sheet.nutrition.missing.some(({ id }) => id === 'energyKcal'),
+      portionGrams: sheet.portionGrams,
+    },
     // The standards are asked like allergens: who must not have animal food, or only whole food.
     cells: [...sheet.allergens, ...sheet.standards].map(
       ({ id, name, scope, status, kinds, paths, isDeclared, isAlsoUnchecked }): MenuCell => ({

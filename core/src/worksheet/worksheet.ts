@@ -189,7 +189,8 @@ function quantified(
       : null;
   };
   const asked = { title: name, stressed: new Set(packed?.stressed ?? []), food };
-  return withShares(items, asked, batch.finishedGrams, composed.keptShare);
+  // What sticks to pots takes all in proportion; everything else a weighed yield lacks went off as steam.
+  return withShares(items, asked, batch.finishedGrams, 1 - kitchen.transferLoss);
 }
 
 /** What the dish is called in a language: its own name in English. */

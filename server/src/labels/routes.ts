@@ -113,6 +113,7 @@ function addMenuRoute(app: Hono, { store, releases, today }: LabelRoutes): void 
       kitchen: kitchen.name,
       on: today(kitchen),
       paper: context.req.query('paper') === 'letter' ? 'letter' : 'a4',
+      energy: kitchen.service.menuEnergy,
       releasedIds: new Set(standing.map(({ recipeId }) => recipeId)),
     });
     asFile(context, 'menu-allergens.pdf', 'application/pdf');

@@ -3,6 +3,7 @@ import type {
   Claim,
   CodeImage,
   Label,
+  LabelKind,
   LabelOptions,
   Regime,
   PrintJob,
@@ -65,6 +66,17 @@ export interface DraftRequest {
   style: StatementStyle;
   options: LabelOptions;
 }
+/** Labels of several dishes, or slips of several trays, as one job. */
+export interface LabelRun extends Pick<LabelOptions, 'stock' | 'start' | 'form' | 'symbology'> {
+  items: {
+    releaseId: string;
+    quantity: number;
+    madeOn?: string | null;
+    grams?: number | null;
+    group?: string | null;
+    texture?: string | null;
+  }[];
+}
 export type FileFormat = 'pdf' | 'png' | 'svg' | 'txt';
 
 const one = (id: string): string => `/api/labels/${encodeURIComponent(id)}`;
@@ -88,14 +100,16 @@ export const labels = {
     call<ReleaseView[]>(
       `/api/labels?${new URLSearchParams({ kitchenId, ...(recipeId ? { recipeId } : {}) })}`,
     ),
-  handIn: (request: Omit<DraftRequest, 'options'> & { claims: string[] }) =>
+  handIn: (request: Omit<DraftRequest, 'options'> & { kind: LabelKind; claims: string[] }) =>
     call<Release>('/api/labels', 'POST', request),
   step: (id: string, act: 'check' | 'release' | 'withdraw', version: number) =>
     call<Release>(`${one(id)}/${act}`, 'POST', { version }),
-  print: (id: string, options: LabelOptions) =>
-    call<{ jobId: string; batchCode: string }>(`${one(id)}/print`, 'POST', { options }),
-  file: async (id: string, format: FileFormat, options: LabelOptions) =>
-    (await answerOf(`${one(id)}/file/${format}`, 'POST', { options })).blob(),
+  print: (id: string, options: LabelOptions, batchCode: string | null) =>
+    call<{ jobId: string; batchCode: string }>(`${one(id)}/print`, 'POST', { options, batchCode }),
+  file: async (id: string, format: FileFormat, options: LabelOptions, batchCode: string | null) =>
+    (await answerOf(`${one(id)}/file/${format}`, 'POST', { options, batchCode })).blob(),
+  printRun: (run: LabelRun) => call<{ jobId: string; batchCodes: string[] }>('/api/label-runs', 'POST', run),
+  runFile: async (run: LabelRun) => (await answerOf('/api/label-runs/file/pdf', 'POST', run)).blob(),
   draftFile: async (format: FileFormat, request: DraftRequest) =>
     (await answerOf(`/api/label/${format}`, 'POST', request)).blob(),
   claims: (request: DraftRequest) => call<Claim[]>('/api/claims', 'POST', request),

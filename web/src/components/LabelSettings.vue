@@ -2,6 +2,7 @@
 /** What is printed, under which law, in which language, on which paper and pack. */
 import { computed } from 'vue';
 import {
+  hasPanel,
   LABEL_KIND_NAMES,
   LABEL_KINDS,
   LANGUAGE_NAMES,
@@ -91,7 +92,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
           <option v-for="stock in label.stocks" :key="stock.id" :value="stock.id">{{ stock.name }}</option>
         </select>
       </label>
-      <label v-if="options.kind === 'serving'"
+      <label v-if="hasPanel(options.kind)"
         >Form of the table
         <select
           class="field"
@@ -113,26 +114,6 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
           <option value="qr">QR, opens the batch</option>
           <option value="code128">Code 128, the batch code</option>
         </select>
-      </label>
-      <label v-if="bench.regime === 'eu'"
-        >Largest side of the pack, cm²
-        <SettingFigure
-          label="Largest side of the pack in square centimetres"
-          :value="options.pack.largestSurfaceCm2"
-          :most="100000"
-          @set="
-            label.set({ pack: { ...options.pack, largestSurfaceCm2: $event && $event > 0 ? $event : null } })
-          "
-        />
-      </label>
-      <label v-else
-        >All surface for labels, cm²
-        <SettingFigure
-          label="Surface of the pack that could carry labels in square centimetres"
-          :value="options.pack.labelAreaCm2"
-          :most="100000"
-          @set="label.set({ pack: { ...options.pack, labelAreaCm2: $event && $event > 0 ? $event : null } })"
-        />
       </label>
       <label class="tick whole"
         ><input

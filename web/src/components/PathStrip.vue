@@ -4,6 +4,8 @@ import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { figureText, fixedText, formatGrams, roundToDecimals, TOLD_WITH_ANOTHER } from '@hand-ladle/core';
 import { useBench } from '../stores/bench';
+import { useBook } from '../stores/book';
+import { STANDING_WORDS, useReleases } from '../stores/releases';
 import AmountText from './AmountText.vue';
 
 const bench = useBench();
@@ -47,6 +49,22 @@ const isAtLeast = (id: string): boolean => sheet.value.nutrition.missing.some((f
 const atLeast = (id: string): string => (isAtLeast(id) ? 'at least ' : '');
 const facts = computed(() => sheet.value.nutrition.perPortion);
 const open = computed(() => sheet.value.label.draftReasons.length);
+const releases = useReleases();
+const book = useBook();
+/** What was released, or waits, goes before what is only ready. */
+const standing = computed(() => releases.standing(bench.recipe?.id ?? ''));
+watch(
+  [() => book.kitchen?.id, () => bench.recipe?.id, () => bench.saveStatus],
+  ([kitchenId, , status]) => {
+    if (kitchenId && status === 'saved') void releases.load(kitchenId).catch(() => undefined);
+  },
+  { immediate: true },
+);
+const labelKey = computed(() => {
+  if (standing.value === 'released') return 'Released';
+  if (standing.value === 'stale') return 'Stale';
+  return open.value > 0 ? 'Draft' : 'Ready';
+});
 
 function rename(): void {
   const next = name.value.trim();
@@ -109,14 +127,16 @@ const isBatch = computed(() => ['batch', 'loads', 'mass', 'times', 'sheet'].incl
       </RouterLink>
       <RouterLink :to="`${base}/label`" class="stage">
         <span class="over">Label</span>
-        <span class="key">{{ open > 0 ? 'Draft' : 'Ready' }}</span>
-        <span class="under" :class="{ amber: open > 0 }">
+        <span class="key">{{ labelKey }}</span>
+        <span class="under" :class="{ amber: open > 0 || standing === 'stale' }">
           {{
-            open === 0
-              ? 'every line is resolved'
-              : open === 1
-                ? '1 decision is open'
-                : `${open} decisions are open`
+            open === 0 && standing !== ''
+              ? STANDING_WORDS[standing]
+              : open === 0
+                ? 'every line is resolved'
+                : open === 1
+                  ? '1 decision is open'
+                  : `${open} decisions are open`
           }}
         </span>
       </RouterLink>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useBook } from '../stores/book';
 import { useLabel } from '../stores/label';
 import SettingFigure from './SettingFigure.vue';
+import SlipsPlate from './SlipsPlate.vue';
 
 const label = useLabel();
 const book = useBook();
@@ -56,7 +57,17 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
           @set="label.set({ grams: $event && $event > 0 ? $event : null })"
         />
       </label>
-      <template v-if="options.kind === 'tray'">
+      <label v-if="options.kind !== 'tray' || label.slips.length === 0"
+        >Of a batch made before
+        <input
+          class="field"
+          maxlength="40"
+          placeholder="a new batch"
+          :value="label.batchCode"
+          @change="label.batchCode = valueOf($event).trim()"
+        />
+      </label>
+      <template v-if="options.kind === 'tray' && label.slips.length === 0">
         <label
           >For
           <input
@@ -81,13 +92,14 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         </label>
       </template>
     </div>
+    <SlipsPlate v-if="options.kind === 'tray'" />
   </section>
 </template>
 
 <style scoped>
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(148px, 1fr));
   gap: var(--space-2) var(--space-3);
 }
 

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 /** The way of one label out of the kitchen: who took which step, what changed since, and the next step by role. */
 import { computed, ref } from 'vue';
-import { LANGUAGE_NAMES, type Language, type ReleaseView, type Signature } from '@hand-ladle/core';
+import {
+  LABEL_KIND_NAMES,
+  LANGUAGE_NAMES,
+  type Language,
+  type ReleaseView,
+  type Signature,
+} from '@hand-ladle/core';
 import { labels, type Role } from '../api/labels';
 import { useSession } from '../stores/session';
 
@@ -76,7 +82,7 @@ async function step(act: 'check' | 'release' | 'withdraw'): Promise<void> {
         release.recipeName
       }}</RouterLink>
       <span class="soft">
-        {{ release.regime === 'us' ? 'US law' : 'EU and UK law' }},
+        {{ LABEL_KIND_NAMES[release.kind] }}; {{ release.regime === 'us' ? 'US law' : 'EU and UK law' }},
         {{ LANGUAGE_NAMES[release.language as Language] }}, {{ Math.round(release.portionGrams) }} g
       </span>
     </header>

@@ -3,6 +3,8 @@
 import { computed, ref } from 'vue';
 import {
   AGE_BANDS,
+  COUNTRIES,
+  COUNTRY_NAMES,
   dateOnLabel,
   isTimeZone,
   keptDays,
@@ -17,6 +19,7 @@ const props = defineProps<{ service: KitchenService; regime: Regime }>();
 const emit = defineEmits<{ change: [service: KitchenService] }>();
 const set = (fields: Partial<KitchenService>): void => emit('change', { ...props.service, ...fields });
 const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).checked;
+const textOf = (event: Event): string => (event.target as HTMLInputElement).value.trim();
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
 const zones = Intl.supportedValuesOf('timeZone');
 const zoneProblem = ref('');
@@ -93,6 +96,55 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
       />
     </label>
     <p class="soft">A QR code opens the batch there; without an address it holds the batch code alone.</p>
+    <label
+      >Name of the business, on labels
+      <input
+        class="field"
+        maxlength="120"
+        :value="service.businessName"
+        @change="set({ businessName: textOf($event) })"
+      />
+    </label>
+    <label
+      >Its address, on labels
+      <textarea
+        class="field"
+        rows="3"
+        maxlength="300"
+        :value="service.businessAddress"
+        @change="set({ businessAddress: textOf($event) })"
+      />
+    </label>
+    <label
+      >Country whose rules hold for food packed here
+      <select
+        class="field"
+        :value="service.country"
+        @change="set({ country: textOf($event) as KitchenService['country'] })"
+      >
+        <option v-for="each in COUNTRIES" :key="each" :value="each">{{ COUNTRY_NAMES[each] }}</option>
+      </select>
+    </label>
+    <label
+      >Energy on the menu
+      <select
+        class="field"
+        :value="service.menuEnergy"
+        @change="set({ menuEnergy: textOf($event) as KitchenService['menuEnergy'] })"
+      >
+        <option value="none">not said</option>
+        <option value="us">calories, as 21 CFR 101.11 asks of chains</option>
+        <option value="england">kcal, as England’s regulations of 2021 ask of large businesses</option>
+      </select>
+    </label>
+    <label class="tick"
+      ><input
+        type="checkbox"
+        :checked="service.isReleasedByAnother"
+        @change="set({ isReleasedByAnother: isChecked($event) })"
+      />
+      A label is released by another person than the one who checked it</label
+    >
     <label class="tick"
       ><input
         type="checkbox"

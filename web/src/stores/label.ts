@@ -42,7 +42,13 @@ function kept(): Kept {
   };
   try {
     const text = localStorage.getItem(KEY);
-    return text === null ? start : { ...start, ...(JSON.parse(text) as Partial<Kept>) };
+    if (text === null) return start;
+    const found = { ...start, ...(JSON.parse(text) as Partial<Kept>) };
+    // Only what options know: what an older version kept is left out.
+    const known = Object.entries({ ...start.options, ...found.options }).filter(
+      ([key]) => key in start.options,
+    );
+    return { ...found, options: Object.fromEntries(known) as unknown as LabelOptions };
   } catch {
     return start;
   }
@@ -53,6 +59,10 @@ export const useLabel = defineStore('label', () => {
   const options = ref<LabelOptions>({ ...from.options, start: 1, quantity: 1, madeOn: null, grams: null });
   const ownSheet = ref<SheetStock>(from.ownSheet);
   const style = ref<StatementStyle>(from.style);
+  /** A slip for each tray; empty for one slip for all. */
+  const slips = ref<{ group: string; texture: string; quantity: number }[]>([]);
+  /** A batch that was made before, whose labels are printed again. */
+  const batchCode = ref('');
   const stocks = computed<Stock[]>(() => [...STOCKS, ownSheet.value]);
 
   watch(
@@ -78,5 +88,5 @@ export const useLabel = defineStore('label', () => {
     set({ stock: ownSheet.value });
   }
 
-  return { options, ownSheet, style, stocks, set, chooseStock, changeSheet };
+  return { options, slips, batchCode, ownSheet, style, stocks, set, chooseStock, changeSheet };
 });

@@ -8,9 +8,11 @@ import ChangedPacks from '../components/ChangedPacks.vue';
 import AmountText from '../components/AmountText.vue';
 import { server, type Digest } from '../api/client';
 import { useBook } from '../stores/book';
+import { STANDING_WORDS, useReleases } from '../stores/releases';
 
 const book = useBook();
 const router = useRouter();
+const releases = useReleases();
 const digests = shallowRef<Digest[] | null>(null);
 const problem = ref('');
 const search = ref('');
@@ -20,6 +22,7 @@ async function load(): Promise<void> {
   try {
     await book.ready();
     digests.value = await server.digests(book.kitchen!.id);
+    void releases.load(book.kitchen!.id).catch(() => undefined);
     problem.value = '';
   } catch (error) {
     problem.value = (error as Error).message;
@@ -169,6 +172,12 @@ async function putBack(): Promise<void> {
             <td class="right">
               <span v-if="digest.openCount > 0" class="open">{{ digest.openCount }} to decide</span>
               <span v-else class="soft">none</span>
+              <span
+                v-if="releases.standing(digest.id) !== ''"
+                class="standing"
+                :class="{ open: releases.standing(digest.id) === 'stale' }"
+                >{{ STANDING_WORDS[releases.standing(digest.id)] }}</span
+              >
             </td>
             <td class="right">
               <button
@@ -193,6 +202,11 @@ async function putBack(): Promise<void> {
 </template>
 
 <style scoped>
+.standing {
+  display: block;
+  font-size: var(--text-s);
+}
+
 .page {
   max-width: 1280px;
   margin: 0 auto;

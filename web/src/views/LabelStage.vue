@@ -5,26 +5,31 @@ import {
   claimsOn,
   isOpen,
   labelContent,
+  lastDay,
   roundToDecimals,
   setLabel,
+  shelfDays,
   trayFigures,
-  useByDate,
+  UNPACKED,
   type Claim,
   type CodeImage,
   type LabelContent,
   type LabelFacts,
   type ReleaseView,
 } from '@hand-ladle/core';
-import { labels, type FileFormat } from '../api/labels';
+import { labels, type FileFormat, type LabelRun } from '../api/labels';
 import ClaimsPlate from '../components/ClaimsPlate.vue';
+import DemandsPlate from '../components/DemandsPlate.vue';
 import LabelDrawing from '../components/LabelDrawing.vue';
 import LabelSettings from '../components/LabelSettings.vue';
+import PackedPlate from '../components/PackedPlate.vue';
 import PrintPlate from '../components/PrintPlate.vue';
 import ReleasePlate from '../components/ReleasePlate.vue';
 import { download } from '../download';
 import { useBench } from '../stores/bench';
 import { useBook } from '../stores/book';
 import { useLabel } from '../stores/label';
+import { useReleases } from '../stores/releases';
 import { useSession } from '../stores/session';
 import { ask } from '../worker/client';
 import { todayIn } from '../today';
@@ -61,12 +66,12 @@ watch(
 const today = computed(() => todayIn(book.kitchen));
 const facts = computed<Partial<LabelFacts>>(() => {
   const { kind, madeOn, grams, group, texture } = options.value;
-  const isDated = kind === 'component' || kind === 'prepacked' || options.value.symbology !== null;
   const made = madeOn ?? today.value;
+  const days = shelfDays(bench.recipe?.packed ?? UNPACKED, book.kitchen!.service, bench.regime);
   return {
-    madeOn: isDated ? made : null,
-    useBy: isDated ? useByDate(made, book.kitchen!.service.keepsDays, bench.regime) : null,
-    batchCode: isDated ? SAMPLE_CODE : null,
+    madeOn: made,
+    useBy: days === null ? null : lastDay(made, days),
+    batchCode: SAMPLE_CODE,
     grams,
     group: kind === 'tray' ? group : null,
     texture: kind === 'tray' ? texture : null,
@@ -97,21 +102,23 @@ const content = computed<LabelContent>(() => ({
     claims: claimsOn(
       options.value.kind,
       claims.value.filter(({ id }) => chosenClaims.value.includes(id)),
-    ).map(({ text }) => text),
+    ),
     watch: options.value.kind === 'tray' ? trayFigures(sheet.value) : [],
   }),
   isDraft: true,
 }));
 const drawing = computed(() => {
-  const { stock, pack, form } = options.value;
-  return setLabel(content.value, { paper: { widthMm: stock.widthMm, heightMm: stock.heightMm }, pack, form });
+  const { stock, form } = options.value;
+  return setLabel(content.value, { paper: { widthMm: stock.widthMm, heightMm: stock.heightMm }, form });
 });
 
-const releases = shallowRef<ReleaseView[]>([]);
-const newest = computed(() => releases.value.filter(({ state }, index) => index < 4 || state === 'released'));
+const kept = useReleases();
+const newest = computed(() =>
+  kept.ofDish(bench.recipe?.id ?? '').filter(({ state }, index) => index < 4 || state === 'released'),
+);
 async function reload(): Promise<void> {
   if (!bench.recipe || !book.kitchen) return;
-  releases.value = await labels.list(book.kitchen.id, bench.recipe.id).catch(() => releases.value);
+  await kept.load(book.kitchen.id).catch(() => undefined);
 }
 onMounted(() => void session.ready());
 // Every saved change may make a label stale: what is shown follows.
@@ -155,21 +162,56 @@ const downloadDraft = (format: FileFormat): Promise<void> =>
     );
     return '';
   });
+const batchCode = computed(() => settings.batchCode || null);
+/** A slip for each tray as one job. */
+const slipRun = (release: ReleaseView): LabelRun => {
+  const { stock, start, form, symbology, madeOn, grams } = options.value;
+  const items = settings.slips.map(({ group, texture, quantity }) => ({
+    releaseId: release.id,
+    quantity,
+    madeOn,
+    grams,
+    group: group || null,
+    texture: texture || null,
+  }));
+  return { items, stock, start, form, symbology };
+};
 const downloadReleased = (release: ReleaseView): Promise<void> =>
   doing(async () => {
-    download(await labels.file(release.id, 'pdf', options.value), fileName('pdf'));
-    return '';
+    const { slips } = settings;
+    download(
+      release.kind === 'tray' && slips.length > 0
+        ? await labels.runFile(slipRun(release))
+        : await labels.file(release.id, 'pdf', { ...options.value, kind: release.kind }, batchCode.value),
+      fileName('pdf'),
+    );
+    return 'Taken as a file, with its batch.';
   });
 const handIn = (): Promise<void> =>
   doing(async () => {
-    await labels.handIn({ ...(await saved()), claims: chosenClaims.value });
+    const { kind } = options.value;
+    const said = new Set(claimsOn(kind, claims.value).map(({ id }) => id));
+    await labels.handIn({
+      ...(await saved()),
+      kind,
+      claims: chosenClaims.value.filter((id) => said.has(id)),
+    });
     await reload();
     return 'Handed in. A checker takes the next step.';
   });
 const print = (release: ReleaseView): Promise<void> =>
   doing(async () => {
-    const { batchCode } = await labels.print(release.id, options.value);
-    return `Sent to the printer: batch ${batchCode}, ${options.value.quantity} ${options.value.quantity === 1 ? 'label' : 'labels'}.`;
+    if (release.kind === 'tray' && settings.slips.length > 0) {
+      const { batchCodes } = await labels.printRun(slipRun(release));
+      const many = settings.slips.reduce((sum, { quantity }) => sum + quantity, 0);
+      return `Sent to the printer: batch ${batchCodes.join(', ')}, ${many} slips in one job.`;
+    }
+    const { batchCode: code } = await labels.print(
+      release.id,
+      { ...options.value, kind: release.kind },
+      batchCode.value,
+    );
+    return `Sent to the printer: batch ${code}, ${options.value.quantity} ${options.value.quantity === 1 ? 'label' : 'labels'}.`;
   });
 
 const downloadFigures = (): void =>
@@ -249,6 +291,8 @@ const doubts = computed(() => drawing.value.findings.filter(isOpen));
         </p>
       </section>
       <PrintPlate />
+      <DemandsPlate :content="content" />
+      <PackedPlate />
       <div v-if="sheet.label.isDraft" class="plate draft">
         <h2>DRAFT until these are decided</h2>
         <ol>

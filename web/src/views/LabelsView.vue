@@ -1,20 +1,23 @@
 <script setup lang="ts">
 /** Every label of the kitchen on its way out: what waits for whom, what is released, what went stale and by what. */
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import type { ReleaseView } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import ReleasePlate from '../components/ReleasePlate.vue';
+import RunPlate from '../components/RunPlate.vue';
 import { download } from '../download';
 import { useBook } from '../stores/book';
 import { useLabel } from '../stores/label';
+import { useReleases } from '../stores/releases';
 import { useSession } from '../stores/session';
 
 const book = useBook();
 const settings = useLabel();
 const session = useSession();
 const router = useRouter();
-const all = shallowRef<ReleaseView[]>([]);
+const kept = useReleases();
+const all = computed(() => kept.all);
 const isLoaded = ref(false);
 const problem = ref('');
 const done = ref('');
@@ -23,7 +26,7 @@ const code = ref('');
 async function reload(): Promise<void> {
   await book.ready();
   try {
-    all.value = await labels.list(book.kitchen!.id);
+    await kept.load(book.kitchen!.id);
     isLoaded.value = true;
   } catch (error) {
     problem.value = (error as Error).message;
@@ -59,6 +62,9 @@ const groups = computed(() =>
   ),
 );
 
+/** Released labels that may leave now. */
+const printable = computed(() => all.value.filter(({ state, isStale }) => state === 'released' && !isStale));
+
 async function doing(act: () => Promise<string>): Promise<void> {
   problem.value = '';
   done.value = '';
@@ -70,12 +76,15 @@ async function doing(act: () => Promise<string>): Promise<void> {
 }
 const print = (release: ReleaseView): Promise<void> =>
   doing(async () => {
-    const { batchCode } = await labels.print(release.id, settings.options);
+    const { batchCode } = await labels.print(release.id, { ...settings.options, kind: release.kind }, null);
     return `Sent to the printer: ${release.recipeName}, batch ${batchCode}.`;
   });
 const downloadOne = (release: ReleaseView): Promise<void> =>
   doing(async () => {
-    download(await labels.file(release.id, 'pdf', settings.options), `label-${release.recipeId}.pdf`);
+    download(
+      await labels.file(release.id, 'pdf', { ...settings.options, kind: release.kind }, null),
+      `label-${release.recipeId}.pdf`,
+    );
     return '';
   });
 const find = (): void => {
@@ -126,6 +135,7 @@ const find = (): void => {
           />
         </ul>
       </section>
+      <RunPlate v-if="printable.length > 0" :releases="printable" />
     </template>
   </div>
 </template>

@@ -3,6 +3,8 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
+  energyOnMenu,
+  MENU_ENERGY_NOTES,
   menuAnswers,
   STATUS_WORDS,
   type MenuAnswer,
@@ -13,9 +15,11 @@ import {
 import { server } from '../api/client';
 import { useBook } from '../stores/book';
 import { useGroups } from '../stores/exclusions';
+import { STANDING_WORDS, useReleases } from '../stores/releases';
 import ChipRow from '../components/ChipRow.vue';
 
 const book = useBook();
+const releases = useReleases();
 const rows = shallowRef<MenuRow[] | null>(null);
 const problem = ref('');
 const excluded = ref<string[]>([]);
@@ -25,6 +29,7 @@ async function load(): Promise<void> {
   try {
     await book.ready();
     rows.value = await server.menu(book.kitchen!.id);
+    void releases.load(book.kitchen!.id).catch(() => undefined);
     problem.value = '';
   } catch (error) {
     problem.value = (error as Error).message;
@@ -103,6 +108,9 @@ const SHORT = { ...STATUS_WORDS, check: 'check', 'may-contain': 'may' };
 const title = ({ name, status, paths }: MenuCell): string =>
   `${STATUS_WORDS[status]} ${name.toLowerCase()}${paths.length > 0 ? `: ${paths.join('; ')}` : ''}`;
 const variantOf = ({ parentId }: MenuAnswer): boolean => parentId !== null;
+const choice = computed(() => book.kitchen?.service.menuEnergy ?? 'none');
+const energyOf = (row: MenuRow): string => energyOnMenu(row.energy, choice.value);
+const energyNote = computed(() => MENU_ENERGY_NOTES[choice.value]);
 const print = (): void => window.print();
 const pdf = computed(() => `/api/menu.pdf?kitchenId=${encodeURIComponent(book.kitchen?.id ?? '')}`);
 const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.kitchen?.id ?? '')}`);
@@ -175,6 +183,8 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
             <tr v-for="row in matrix" :key="row.recipeId" :class="{ variant: row.parentId }">
               <th scope="row">
                 <RouterLink :to="`/dishes/${row.recipeId}/hazards`">{{ row.name }}</RouterLink>
+                <span v-if="energyOf(row)" class="standing">{{ energyOf(row) }}</span>
+                <span class="soft standing">{{ STANDING_WORDS[releases.standing(row.recipeId)] }}</span>
                 <span v-if="isFolded && variantsOf(row.recipeId) > 0" class="soft">
                   {{ variantsOf(row.recipeId) === 1 ? '1 variant' : `${variantsOf(row.recipeId)} variants` }}
                 </span>
@@ -186,11 +196,18 @@ const csv = computed(() => `/api/menu.csv?kitchenId=${encodeURIComponent(book.ki
           </tbody>
         </table>
       </div>
+      <p v-if="energyNote" class="soft">{{ energyNote }}</p>
     </section>
   </div>
 </template>
 
 <style scoped>
+.standing {
+  display: block;
+  font-size: var(--text-s);
+  font-weight: 400;
+}
+
 h1 {
   font-size: var(--text-xl);
   font-weight: 720;

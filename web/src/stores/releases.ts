@@ -1,0 +1,58 @@
+/** Labels of the kitchen on their way out, by dish: what the strip, the book and the menu say of them. */
+import { computed, shallowRef } from 'vue';
+import { defineStore } from 'pinia';
+import type { ReleaseView } from '@hand-ladle/core';
+import { labels } from '../api/labels';
+
+/** How the labels of a dish stand, in a word; empty where none was handed in. */
+export type Standing = '' | 'handed in' | 'checked' | 'released' | 'stale';
+
+const RANK: readonly Standing[] = ['stale', 'released', 'checked', 'handed in'];
+
+/** A withdrawn label says nothing any more; a stale one says more than any other. */
+export function standingOf(releases: readonly ReleaseView[]): Standing {
+  const words = new Set(
+    releases.flatMap(({ state, isStale }): Standing[] => {
+      if (state === 'withdrawn') return [];
+      if (isStale) return ['stale'];
+      return [state === 'draft' ? 'handed in' : state];
+    }),
+  );
+  // A label that was handed in anew speaks for the dish once it is released; till then the stale one does.
+  if (words.has('stale') && words.has('released')) words.delete('stale');
+  return RANK.find((each) => words.has(each)) ?? '';
+}
+
+export const useReleases = defineStore('releases', () => {
+  const all = shallowRef<ReleaseView[]>([]);
+  const isLoaded = shallowRef(false);
+  let asked = 0;
+
+  /** Reads them anew; only the last answer that was asked for counts. Throws where the server cannot be reached. */
+  async function load(kitchenId: string): Promise<void> {
+    const mine = ++asked;
+    const found = await labels.list(kitchenId);
+    if (mine !== asked) return;
+    all.value = found;
+    isLoaded.value = true;
+  }
+
+  const byDish = computed(() => {
+    const map = new Map<string, ReleaseView[]>();
+    for (const each of all.value) map.set(each.recipeId, [...(map.get(each.recipeId) ?? []), each]);
+    return map;
+  });
+  const ofDish = (recipeId: string): ReleaseView[] => byDish.value.get(recipeId) ?? [];
+  const standing = (recipeId: string): Standing => standingOf(ofDish(recipeId));
+
+  return { all, isLoaded, load, ofDish, standing };
+});
+
+/** What is shown of a standing. */
+export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
+  '': 'no label',
+  'handed in': 'label waits for a checker',
+  checked: 'label waits for release',
+  released: 'label released',
+  stale: 'released label is stale',
+};
