@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { codeImage } from '../src/codes';
 import { textOf, wordsOf, type PlacedWord } from './pdf-reader';
-import { as, DISH, openLabelWorld, OPTIONS, releasedLabel, ROLL, world, codeOf } from './label-world';
+import { as, DISH, openLabelWorld, OPTIONS, releasedLabel, ROLL, world } from './label-world';
 
 beforeAll(() => openLabelWorld('label-files'), 120_000);
 afterAll(() => world.close());

@@ -19,6 +19,13 @@ export async function cookieOf(login: string, password: string): Promise<string>
 }
 export const as = (role: Role | null, method: string, path: string, body?: unknown) =>
   world.send(method, path, body, role ? { Cookie: cookies.get(role)! } : {});
+/** The answer as it comes, for files. */
+export const rawAs = async (role: Role, method: string, path: string, body?: unknown): Promise<Response> =>
+  world.app.request(path, {
+    method,
+    headers: { 'Content-Type': 'application/json', Cookie: cookies.get(role)! },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
 export const codeOf = (answer: { body: { error?: { code: string } } }): string | undefined =>
   answer.body.error?.code;
 

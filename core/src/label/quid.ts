@@ -82,18 +82,17 @@ export function stressedNames(
 }
 
 /**
- * The items with the share of the stressed ones, of the finished food.
- * @param kept how much of what goes in is left beside its steam, 0 to 1
+ * The items with the share of the stressed ones.
+ * @param wholeGrams what they are a share of: what went in, less what went off as steam (Annex VIII 4)
  */
 export function withShares(
   items: readonly StatementItem[],
   asked: QuidAsked,
-  finishedGrams: number,
-  kept: number,
+  wholeGrams: number,
 ): StatementItem[] {
   const names = stressedNames(items, asked);
-  if (names.size === 0 || finishedGrams <= 0) return [...items];
-  const share = (grams: number): number => (grams * kept) / finishedGrams;
+  if (names.size === 0 || wholeGrams <= 0) return [...items];
+  const share = (grams: number): number => grams / wholeGrams;
   const opened = (parts: readonly StatementItem[], whole: number): StatementItem[] => {
     const all = parts.reduce((sum, { grams }) => sum + grams, 0);
     return parts.map((part) => {

@@ -189,8 +189,12 @@ function quantified(
       : null;
   };
   const asked = { title: name, stressed: new Set(packed?.stressed ?? []), food };
-  // What sticks to pots takes all in proportion; everything else a weighed yield lacks went off as steam.
-  return withShares(items, asked, batch.finishedGrams, 1 - kitchen.transferLoss);
+  // What is finished, before any of it stuck to pots: never more than went in, for no ingredient is more than all of them.
+  const whole = Math.min(
+    composed.putInGrams * batch.factor,
+    batch.finishedGrams / (1 - kitchen.transferLoss),
+  );
+  return withShares(items, asked, whole);
 }
 
 /** What the dish is called in a language: its own name in English. */

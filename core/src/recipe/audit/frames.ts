@@ -224,6 +224,8 @@ function isDefiniteAt(tokens: readonly Token[], from: number): boolean {
 
 /** Words that are verbs of a method and name no food then: "cream the nuts", "toast until brown". */
 const VERBS = words('cream creamed creaming toast mince minced fish wrap stock batter roll milk rib');
+/** In the singular never the food, which is named in the plural: "sprinkle with salt", "a sprinkle of salt". */
+const NEVER_FOOD = words('sprinkle');
 const AFTER_VERB = words(
   'the it them together until till out your both each a over up all lightly gently well',
 );
@@ -233,6 +235,7 @@ const WRAPS = words('wrap roll toast fish');
 /** Whether a word is a verb where it stands: at the head of a clause, with its object after it. */
 export function isVerb(tokens: readonly Token[], at: number): boolean {
   const { word, gap } = tokens[at]!;
+  if (NEVER_FOOD.has(word)) return true;
   if (!VERBS.has(word)) return false;
   const previous = tokens[at - 1]?.word ?? '';
   const isHead =
