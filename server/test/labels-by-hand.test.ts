@@ -37,7 +37,7 @@ const [read] = ward.packs.filter(({ foodId }) => foodId === 'sunflower-seeds');
 /** A kitchen that has read the packs of its seeds and grains, of one food each, and nothing else. */
 const bare: Kitchen = {
   ...ward,
-  packs: ['sunflower-seeds', 'sesame-seeds', 'quinoa', 'millet'].map((foodId) => ({
+  packs: ['sunflower-seeds', 'sesame-seeds', 'quinoa', 'millet', 'dates'].map((foodId) => ({
     ...read!,
     foodId,
     certifiedGlutenFree: true,

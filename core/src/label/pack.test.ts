@@ -15,6 +15,7 @@ import {
   missingOn,
   netHeightMm,
   netQuantity,
+  PACK_DEFAULTS,
   REFERENCE_AMOUNTS,
   servingsPerContainer,
   servingSizeText,
@@ -291,6 +292,24 @@ describe('what the name stresses', () => {
       measuredYieldGrams: 1000,
     });
     expect(labelOf(eight, ward).ingredients).toMatch(/^tomatoes 98%/);
+  });
+
+  test('sulfites stand in a US list, and not in its Contains', () => {
+    const wine = {
+      ...PACK_DEFAULTS,
+      foodId: 'white-wine',
+      productName: 'White wine',
+      statement: '',
+      allergens: { sulphites: 'contains' },
+      certifiedGlutenFree: false,
+      animal: 'plant',
+      checkedBy: 'M. Tarn',
+      checkedOn: '2026-11-02',
+    } as const;
+    const read = { ...us, packs: [...us.packs, wine] };
+    const label = labelOf(recipeOf(['200 g white wine', '300 g carrots'], [], { name: 'Pot' }), read);
+    expect(label.ingredients).toMatch(/white wine \(sulfites\)/);
+    expect(label.contains).toBe('');
   });
 
   test('the US asks for none', () => {

@@ -177,6 +177,12 @@ function writeItem(item: StatementItem, writing: Writing): void {
     untranslated.add(item.statementText);
   const inner = item.isUnrecorded ? LABEL_WORDS[language].notRecorded : item.statementText;
   const whole = inner ? `${name} (${inner})` : name;
+  // Sulfites are no allergen of the US list, and are named in its list of ingredients all the same (21 CFR 101.100(a)(4)).
+  if (regime === 'us' && item.substances.includes('sulphites')) {
+    const { unnamed: unsaid } = stressed(whole, ['sulphites']);
+    runs.add(unsaid.length > 0 ? `${whole} (${allergenWord('sulphites', regime, language)})` : whole);
+    return;
+  }
   const toStress = substancesIn(bitsOf(item.substances) & stressedBits);
   if (toStress.length === 0) {
     runs.add(whole);
