@@ -311,7 +311,9 @@ export const food = Joi.object({
   id: id.required(),
   name: name.required(),
   labelName: name.required(),
-  labelNames: Joi.object().pattern(Joi.string().valid('es', 'fr', 'de'), name).optional(),
+  labelNames: Joi.object()
+    .pattern(Joi.string().valid('es', 'fr', 'de'), name)
+    .optional(),
   synonyms: words(60).required(),
   category: Joi.string().trim().min(1).max(60).required(),
   state: Joi.string()

@@ -10,6 +10,7 @@ import {
   safeCell,
   safeCellText,
   toldFrom,
+  UNPACKED,
   type ToldRecipe,
 } from '../index';
 import { book, demo } from '../testing/world';
@@ -63,6 +64,17 @@ const anyTold = fc.record({
     [],
     [{ what: 'energy', figure: 512.5, by: 'R. Fallow', on: '2026-11-28' }],
   ),
+  packed: fc.constantFrom<ToldRecipe['packed']>(null, UNPACKED, {
+    ...UNPACKED,
+    container: 'tub -->',
+    portions: 2.5,
+    keeping: 'frozen',
+    keepsDays: 90,
+    household: { amount: 0.75, measure: 'cup' },
+    referenceId: 'soup',
+    stressed: ['leek'],
+    names: { fr: 'Potée "d’hiver"' },
+  }),
   notIn: fc.constantFrom<ToldRecipe['notIn'][]>(
     [],
     [{ name: 'bread', text: 'Good with bread.', by: 'R. Fallow', on: '2026-11-20' }],

@@ -29,7 +29,7 @@ const cell = (value: number | null | undefined): string =>
 /** The rows of one recipe. */
 export function rowsFromRecipe(told: ToldRecipe): RecipeRow[] {
   const own = { recipe_id: told.id, recipe: safeCell(told.name) };
-  const { parentId, swaps, freeFrom, apart, target, notes, notIn, confirmed } = told;
+  const { parentId, swaps, freeFrom, apart, target, notes, notIn, confirmed, packed } = told;
   return [
     {
       ...own,
@@ -38,7 +38,7 @@ export function rowsFromRecipe(told: ToldRecipe): RecipeRow[] {
       portion_g: cell(told.portionGrams),
       finished_g: cell(told.measuredYieldGrams),
       component: told.isComponent ? 'yes' : 'no',
-      more: JSON.stringify({ parentId, swaps, freeFrom, apart, target, notes, notIn, confirmed }),
+      more: JSON.stringify({ parentId, swaps, freeFrom, apart, target, notes, notIn, confirmed, packed }),
     },
     ...told.lines.map(({ id, text, part, answers }) => ({
       ...own,

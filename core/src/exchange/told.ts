@@ -3,6 +3,7 @@
  * again with the same larder gives the same recipe.
  */
 import type { FoodSet } from '../food';
+import { packedFrom, type PackedPortion } from '../recipe/packed';
 import { readLine } from '../recipe/read-line';
 import { stepsFromTexts } from '../recipe/read-recipe';
 import {
@@ -36,6 +37,7 @@ export interface ToldRecipe {
   notes: string[];
   notIn: NotIn[];
   confirmed: Confirmed[];
+  packed: PackedPortion | null;
   parentId: string | null;
   swaps: AppliedSwap[];
   freeFrom: string[];
@@ -57,6 +59,7 @@ export function toldFrom(recipe: Recipe, target: Target | null = null): ToldReci
     notes: [...recipe.notes],
     notIn: recipe.notIn.map((each) => ({ ...each })),
     confirmed: recipe.confirmed.map((each) => ({ ...each })),
+    packed: recipe.packed ?? null,
     parentId: recipe.parentId,
     swaps: [...recipe.swaps],
     freeFrom: [...recipe.freeFrom],
@@ -89,6 +92,7 @@ export function recipeFromTold(told: ToldRecipe, larder: FoodSet): Recipe {
     notes: told.notes,
     notIn: told.notIn,
     confirmed: told.confirmed,
+    packed: told.packed,
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,
@@ -111,6 +115,7 @@ export function plainTold(name: string, lines: readonly string[], steps: readonl
     notes: [],
     notIn: [],
     confirmed: [],
+    packed: null,
     parentId: null,
     swaps: [],
     freeFrom: [],
@@ -193,6 +198,7 @@ export function applyKept(told: ToldRecipe, kept: unknown): ToldRecipe {
     notes: notes.map(text).filter(Boolean),
     notIn: notIn.flatMap(notInFrom),
     confirmed: confirmed.flatMap(confirmedFrom),
+    packed: packedFrom(kept['packed']),
     parentId: text(kept['parentId']) || null,
     swaps: swaps
       .filter(isObject)
@@ -216,6 +222,7 @@ export function keptOf(told: ToldRecipe): Record<string, unknown> {
     notes: told.notes,
     notIn: told.notIn,
     confirmed: told.confirmed,
+    packed: told.packed,
     parentId: told.parentId,
     swaps: told.swaps,
     freeFrom: told.freeFrom,

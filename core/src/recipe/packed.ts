@@ -63,3 +63,42 @@ export const UNPACKED: PackedPortion = {
   stressed: [],
   names: {},
 };
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const positive = (value: unknown): number | null =>
+  typeof value === 'number' && value > 0 && value <= 100_000 ? value : null;
+const words = (value: unknown, most: number): string =>
+  typeof value === 'string' ? value.trim().slice(0, most) : '';
+const oneOf = <T extends string>(list: readonly T[], value: unknown): T | null =>
+  list.find((each) => each === value) ?? null;
+
+/** A packed portion as it came from outside: what is not one of its fields, or out of range, is left unsaid. */
+export function packedFrom(value: unknown): PackedPortion | null {
+  if (!isObject(value)) return null;
+  const household = isObject(value['household']) ? value['household'] : {};
+  const measure = oneOf(HOUSEHOLD_MEASURES, household['measure']);
+  const amount = positive(household['amount']);
+  const days = positive(value['keepsDays']);
+  const named = isObject(value['names']) ? value['names'] : {};
+  const titles = (['es', 'fr', 'de'] as const).flatMap((language) => {
+    const title = words(named[language], 200);
+    return title === '' ? [] : [[language, title] as const];
+  });
+  const stressed = Array.isArray(value['stressed']) ? (value['stressed'] as unknown[]) : [];
+  return {
+    container: words(value['container'], 60),
+    containerMl: positive(value['containerMl']),
+    largestSurfaceCm2: positive(value['largestSurfaceCm2']),
+    labelAreaCm2: positive(value['labelAreaCm2']),
+    portions: positive(value['portions']),
+    netGrams: positive(value['netGrams']),
+    keeping: oneOf(KEEPINGS, value['keeping']),
+    keepsDays: days === null ? null : Math.round(days),
+    household: measure && amount ? { amount, measure } : null,
+    referenceId: words(value['referenceId'], 60) || null,
+    showsWhole: value['showsWhole'] === true,
+    stressed: stressed.map((each) => words(each, 80)).filter((each) => each !== ''),
+    names: Object.fromEntries(titles),
+  };
+}

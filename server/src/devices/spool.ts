@@ -182,7 +182,7 @@ export class Spool {
     await row.update({ state: 'stopped', problem });
   }
 
-  /** Prints the next label of the first job. False where there is nothing to do or the printer cannot. */
+  /** Prints the next label of the first job, or stops it. False where there is nothing to do or the printer cannot. */
   async step(): Promise<boolean> {
     const row = await this.jobsTable.findOne({
       where: { state: { [Op.in]: [...OPEN] } },
@@ -209,10 +209,14 @@ export class Spool {
         page: () => labelsPdf([{ set, quantity: 1 }], { stock: options.stock, start: 1 }),
       });
     } catch (error) {
-      if (error instanceof PrinterProblem) await this.stop(row, `Printer: ${error.state}`);
-      else if (error instanceof ApiError) await this.stop(row, error.message);
-      else throw error;
-      return false;
+      if (error instanceof PrinterProblem) {
+        await this.stop(row, `Printer: ${error.state}`);
+        return false;
+      }
+      if (!(error instanceof ApiError)) throw error;
+      // This job's label stands no more; those behind it do.
+      await this.stop(row, error.message);
+      return true;
     }
     // Only a job that is still wanted counts on: it may have been cancelled while its label came out.
     const isDone = sequence >= quantity;
