@@ -88,6 +88,7 @@ const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
         >Kept
         <select
           class="field"
+          aria-label="How it is kept"
           :value="packed.keeping ?? ''"
           @change="set({ keeping: (valueOf($event) || null) as Keeping | null })"
         >
@@ -143,6 +144,7 @@ const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
           >of this measure
           <select
             class="field"
+            aria-label="Household measure of a portion"
             :value="packed.household?.measure ?? 'cup'"
             @change="setHousehold(packed.household?.amount ?? 1, valueOf($event) as HouseholdMeasure)"
           >
@@ -153,6 +155,7 @@ const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
           >Kind of food, for its reference amount (21 CFR 101.12)
           <select
             class="field"
+            aria-label="Kind of food, for its reference amount"
             :value="packed.referenceId ?? ''"
             @change="set({ referenceId: valueOf($event) || null })"
           >
