@@ -54,8 +54,8 @@ test('a pack is told, and the law has nothing left to ask; it goes with the dish
   await expect(label(page)).toContainText('4 portions of 280 g');
   await expect(label(page)).toContainText('14 Saltmill Lane');
   await expect(label(page)).toContainText(/quinoa \d+%/);
-  await pack(page).getByLabel('Called in German').fill('Quinoa-Rotkohl-Blech');
-  await pack(page).getByLabel('Called in German').press('Tab');
+  await pack(page).getByLabel('On labels in German').fill('Quinoa-Rotkohl-Blech');
+  await pack(page).getByLabel('On labels in German').press('Tab');
   await page.getByLabel('Language').selectOption('de');
   await expect(label(page)).toContainText('Quinoa-Rotkohl-Blech');
   await expect(label(page)).toContainText('Nettogewicht: 1,12 kg');

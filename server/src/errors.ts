@@ -84,6 +84,10 @@ export const ERRORS = {
     status: 409,
     message: 'The label was checked and released as another kind. Hand it in as this kind.',
   },
+  'label-expired': {
+    status: 422,
+    message: 'What was made on that day is past its date: no label is printed for it.',
+  },
   'label-undated': {
     status: 409,
     message: 'Nobody said how long it keeps: the label would carry no date. Nothing was printed.',

@@ -1,6 +1,6 @@
 /** How a dish is packed, as a Joi schema. */
 import Joi from 'joi';
-import { HOUSEHOLD_MEASURES, KEEPINGS, REFERENCE_AMOUNTS } from '@hand-ladle/core';
+import { HOUSEHOLD_MEASURES, KEEPINGS, REFERENCE_AMOUNTS, TITLE_LANGUAGES } from '@hand-ladle/core';
 
 const area = Joi.number().positive().max(100_000).allow(null).default(null);
 const title = Joi.string().trim().max(200).allow('');
@@ -22,6 +22,12 @@ export const packedPortion = Joi.object({
     measure: Joi.string()
       .valid(...HOUSEHOLD_MEASURES)
       .required(),
+    grams: Joi.number()
+      .positive()
+      .max(100_000)
+      .allow(null)
+      .default(null)
+      .description('What so much of it weighed when it was measured; null for the portion as it is'),
   })
     .allow(null)
     .default(null),
@@ -31,5 +37,5 @@ export const packedPortion = Joi.object({
     .default(null),
   showsWhole: Joi.boolean().default(false),
   stressed: Joi.array().items(Joi.string().max(80)).max(40).unique().default([]),
-  names: Joi.object({ es: title, fr: title, de: title }).default({}),
+  names: Joi.object(Object.fromEntries(TITLE_LANGUAGES.map((each) => [each, title]))).default({}),
 }).description('How the dish is packed; what a label of a pack is complete by');

@@ -105,7 +105,9 @@ function readDocument(): ByHand[] {
         keepsDays: number('days'),
         largestSurfaceCm2: number('face'),
         labelAreaCm2: number('area'),
-        household: amount ? { amount: Number(amount), measure: measure as HouseholdMeasure } : null,
+        household: amount
+          ? { amount: Number(amount), measure: measure as HouseholdMeasure, grams: null }
+          : null,
         referenceId: one('reference'),
         names: one('name') ? { [language]: one('name')! } : {},
       },

@@ -70,7 +70,7 @@ const anyTold = fc.record({
     portions: 2.5,
     keeping: 'frozen',
     keepsDays: 90,
-    household: { amount: 0.75, measure: 'cup' },
+    household: { amount: 0.75, measure: 'cup', grams: null },
     referenceId: 'soup',
     stressed: ['leek'],
     names: { fr: 'Potée "d’hiver"' },

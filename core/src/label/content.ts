@@ -78,6 +78,8 @@ export interface LabelContent {
   hasNutrientClaim: boolean;
   facts: LabelFacts;
   pack: LabelPack;
+  /** Grams of water in 100 g of it; null where it is not known. */
+  waterGrams: number | null;
   /** Figures a tray slip tells, as name and text. */
   watch: { name: string; text: string }[];
   isDraft: boolean;
@@ -171,6 +173,7 @@ export function labelContent(label: Label, kind: LabelKind, extras: ContentExtra
     hasNutrientClaim: claims.some(isNutrientClaim),
     facts: { ...NO_FACTS, ...extras.facts },
     pack,
+    waterGrams: label.waterGrams ?? null,
     watch: [...(extras.watch ?? [])],
     isDraft: label.isDraft,
     openPoints: label.draftReasons.length,
@@ -228,10 +231,11 @@ export function factRows(content: LabelContent): { name: string; text: string; i
   return rows;
 }
 
-/** How the pack is kept, in the law's words; empty while nobody said. */
-export function keepText({ pack, regime, language }: LabelContent): string {
+/** How it is kept, in the law's words. While nobody said, a date stands for food kept cold, and the label says so. */
+export function keepText({ pack, regime, language, facts }: LabelContent): string {
   const { keep, keepUs } = LABEL_WORDS[language];
-  return pack.keeping ? (regime === 'us' ? keepUs : keep)[pack.keeping] : '';
+  const keeping = pack.keeping ?? (facts.useBy === null ? null : 'chilled');
+  return keeping ? (regime === 'us' ? keepUs : keep)[keeping] : '';
 }
 
 /** The net quantity of the pack; empty while nobody said. */
@@ -260,7 +264,9 @@ export function servingSizeText(content: LabelContent): string {
   const { measures } = LABEL_WORDS[language].panel;
   const { amount, measure } = pack.household ?? { amount: 1, measure: 'portion' as const };
   const [one, several] = measures[measure];
-  return `${householdAmount(amount)} ${amount > 1.02 ? several : one} (${portionText(content)}g)`;
+  const { text, isAbout, isOne } = householdAmount(amount);
+  const about = isAbout ? `${LABEL_WORDS[language].panel.about} ` : '';
+  return `${about}${text} ${isOne ? one : several} (${portionText(content)}g)`;
 }
 
 /** US: how many servings a container holds, as a text and whether it is one. */

@@ -4,9 +4,11 @@
  */
 import type { Regime } from '../allergen/substances';
 import type { Country } from '../kitchen';
+import { claimInText } from './free-text';
 import {
   businessLines,
   hasPanel,
+  isOnPack,
   keepText,
   netText,
   portionsText,
@@ -56,6 +58,12 @@ interface Rule {
 const met = (words: string): Answer => ['met', words];
 const missing = (words: string): Answer => ['missing', words];
 const orMissing = (text: string, wanted: string): Answer => (text === '' ? missing(wanted) : met(text));
+/** Net weight and portions agree within this. */
+const SAME_WEIGHT = 0.05;
+/** Heaviest food of a kitchen, grams a millilitre: a thick paste. */
+const DENSEST = 1.4;
+/** Water in 100 g above which a food that stands warm grows what it should not: breads stay below, stews and spreads above (convention). */
+const MOIST = 50;
 const PACK_PLATE = 'Say it under "How it is packed".';
 
 const REFERENCE_WORDS: Readonly<Record<ReferenceProblem, string>> = {
@@ -70,7 +78,14 @@ const RULES: Readonly<Record<DemandId, Rule>> = {
   name: {
     what: 'Name of the food',
     source: { eu: '1169/2011 articles 9(1)(a) and 17', us: '21 CFR 101.3' },
-    answer: ({ title }) => orMissing(title.trim(), 'The dish has no name.'),
+    answer: ({ title, kind }) => {
+      const claim = isOnPack(kind) || hasPanel(kind) ? claimInText(title) : null;
+      return claim
+        ? missing(
+            `"${claim}" in the name is a claim that nobody has confirmed. Say what it is called on labels under "How it is packed".`,
+          )
+        : orMissing(title.trim(), 'The dish has no name.');
+    },
   },
   ingredients: {
     what: 'Ingredients by weight, compound ones opened',
@@ -97,8 +112,17 @@ const RULES: Readonly<Record<DemandId, Rule>> = {
   'net-quantity': {
     what: 'Net quantity',
     source: { eu: '1169/2011 articles 9(1)(e) and 23', us: '21 CFR 101.7' },
-    answer: (content) =>
-      orMissing(netText(content), `How many portions or grams a pack holds. ${PACK_PLATE}`),
+    answer: (content) => {
+      const { netGrams, portions, containerMl } = content.pack;
+      const told = portions === null ? null : portions * content.portionGrams;
+      if (netGrams !== null && told !== null && Math.abs(netGrams / told - 1) > SAME_WEIGHT)
+        return missing(
+          `The pack is said to hold ${Math.round(netGrams)} g, and its portions weigh ${Math.round(told)} g. ${PACK_PLATE}`,
+        );
+      if (netGrams !== null && containerMl !== null && netGrams > containerMl * DENSEST)
+        return missing(`${Math.round(netGrams)} g do not go into ${containerMl} ml. ${PACK_PLATE}`);
+      return orMissing(netText(content), `How many portions or grams a pack holds. ${PACK_PLATE}`);
+    },
   },
   date: {
     what: 'Use-by or best-before date',
@@ -112,7 +136,17 @@ const RULES: Readonly<Record<DemandId, Rule>> = {
   storage: {
     what: 'How it is kept',
     source: { eu: '1169/2011 articles 9(1)(g) and 25', us: 'FDA guidance, 62 FR 8248 (1997)' },
-    answer: (content) => orMissing(keepText(content), `How it is kept. ${PACK_PLATE}`),
+    answer: (content) => {
+      const { pack, waterGrams } = content;
+      if (pack.keeping === null) return missing(`How it is kept. ${PACK_PLATE}`);
+      if (pack.keeping === 'ambient' && (waterGrams === null || waterGrams > MOIST))
+        return missing(
+          waterGrams === null
+            ? 'How moist it is, is not known: it is kept cold until somebody who may says otherwise.'
+            : `Food as moist as this, ${Math.round(waterGrams)} % water, is kept cold unless a tested process keeps it safe (FDA Food Code 1-201.10; 852/2004): ask your food safety officer.`,
+        );
+      return met(keepText(content));
+    },
   },
   business: {
     what: 'Name and address of the business',

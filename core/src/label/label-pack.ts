@@ -2,7 +2,7 @@
 import type { Regime } from '../allergen/substances';
 import { PLAIN_SERVICE, type Country, type KitchenService } from '../kitchen';
 import { UNPACKED, type Household, type Keeping, type PackedPortion } from '../recipe/packed';
-import { checkReference, type ReferenceCheck } from './serving-size';
+import { checkReference, householdOf, type ReferenceCheck } from './serving-size';
 import type { PackSize } from './type-rules';
 import { keptDays } from './use-by';
 
@@ -12,6 +12,8 @@ export interface LabelPack {
   /** Net weight of a pack; null while nobody said what is in one. */
   netGrams: number | null;
   portions: number | null;
+  /** What it is packed in holds so much; null where nobody said. */
+  containerMl: number | null;
   keeping: Keeping | null;
   /** Days it keeps under policy and law; null where nobody said. */
   keepsDays: number | null;
@@ -30,6 +32,7 @@ export const NO_LABEL_PACK: LabelPack = {
   isPacked: false,
   netGrams: null,
   portions: null,
+  containerMl: null,
   keeping: null,
   keepsDays: null,
   size: { largestSurfaceCm2: null, labelAreaCm2: null },
@@ -64,7 +67,9 @@ export function labelPack(
   const { portions, keeping, referenceId, largestSurfaceCm2, labelAreaCm2 } = packed;
   const netGrams = packed.netGrams ?? (portions === null ? null : portions * portionGrams);
   const isOne = netGrams !== null && Math.abs(netGrams / portionGrams - 1) < 0.05;
-  const household = packed.household ?? (isOne ? { amount: 1, measure: 'container' as const } : null);
+  const household =
+    householdOf(packed.household, portionGrams) ??
+    (isOne ? { amount: 1, measure: 'container' as const, grams: null } : null);
   const reference =
     regime === 'us' && netGrams !== null && portionGrams > 0
       ? checkReference(referenceId, household, portionGrams, netGrams)
@@ -73,6 +78,7 @@ export function labelPack(
     isPacked: said != null,
     netGrams,
     portions,
+    containerMl: packed.containerMl,
     keeping,
     keepsDays: shelfDays(packed, service, regime),
     size: { largestSurfaceCm2, labelAreaCm2 },

@@ -40,6 +40,8 @@ export interface Label {
   language: Language;
   /** How it is packed, and who answers for it. Labels frozen before packs were told lack it. */
   pack?: LabelPack;
+  /** Grams of water in 100 g; null where it is not known. */
+  waterGrams?: number | null;
   /** Protein in % of the daily value, corrected for quality; null where it cannot be. US only. */
   proteinDailyText?: string | null;
   /** US: the same label in English, where it speaks another language. */

@@ -43,7 +43,7 @@ const PACKED: PackedPortion = {
   portions: 3,
   keeping: 'chilled',
   largestSurfaceCm2: 180,
-  household: { amount: 0.75, measure: 'cup' },
+  household: { amount: 0.75, measure: 'cup', grams: null },
   referenceId: 'mixed-dish-cup',
 };
 const LINES = ['500 g cooked chickpeas', '300 g peeled carrots', '100 g walnuts', '5 g salt'];
@@ -129,17 +129,21 @@ describe('the US serving', () => {
   });
 
   test('household measures by the fractions of a cook', () => {
-    expect([1, 0.667, 1.333, 2.5, 0.25, 1.4].map(householdAmount)).toEqual([
+    expect([1, 0.667, 1.333, 2.5, 0.25, 1.98].map((amount) => householdAmount(amount).text)).toEqual([
       '1',
       '2/3',
       '1 1/3',
       '2 1/2',
       '1/4',
-      '1.4',
+      '2',
     ]);
+    expect(householdAmount(0.375)).toMatchObject({ isAbout: true });
+    expect(householdAmount(0.05)).toMatchObject({ text: '1/4', isAbout: true });
     expect(servingSizeText(contentOf(dish(), us, 'retail'))).toBe('3/4 cup (200g)');
     expect(
-      servingSizeText(contentOf(dish({ household: { amount: 2, measure: 'piece' } }), us, 'retail')),
+      servingSizeText(
+        contentOf(dish({ household: { amount: 2, measure: 'piece', grams: null } }), us, 'retail'),
+      ),
     ).toBe('2 pieces (200g)');
     expect(servingSizeText(contentOf(dish({ household: null, portions: 1 }), us, 'retail'))).toBe(
       '1 container (200g)',
@@ -156,12 +160,12 @@ describe('the US serving', () => {
     expect(soup(980, 90).problem).toBe('serving far from it');
     expect(checkReference(null, null, 200, 600).problem).toBe('no reference amount');
     // Three quarters of a cup weigh 200 g, so a cup weighs 266.7 g: 600 g are 2.25 cups.
-    const cup = checkReference('mixed-dish-cup', { amount: 0.75, measure: 'cup' }, 200, 600);
+    const cup = checkReference('mixed-dish-cup', { amount: 0.75, measure: 'cup', grams: null }, 200, 600);
     expect(cup.grams).toBeCloseTo(266.67, 1);
     expect(cup).toMatchObject({ problem: null, isWholeAsked: true });
-    expect(checkReference('mixed-dish-cup', { amount: 1, measure: 'piece' }, 200, 600).problem).toBe(
-      'its cup is not weighed',
-    );
+    expect(
+      checkReference('mixed-dish-cup', { amount: 1, measure: 'piece', grams: null }, 200, 600).problem,
+    ).toBe('its cup is not weighed');
   });
 
   test('the whole container: three times the portion, rounded for itself, in its own column', () => {
@@ -381,4 +385,51 @@ test('random labels on every stock: nothing clipped, broken over two lines or to
   const { set, wrong } = auditLabels(7000, 24);
   expect(wrong).toEqual([]);
   expect(set).toBeGreaterThan(80);
+});
+
+describe('what contradicts itself is held', () => {
+  test('a cup grows with the portion it was measured for; a piece of another weight was never counted', () => {
+    const cup = dish({ household: { amount: 0.75, measure: 'cup', grams: 400 } });
+    expect(servingSizeText(contentOf(cup, us, 'retail'))).toBe('about 1/3 cup (200g)');
+    const half = dish({ household: { amount: 1, measure: 'cup', grams: 400 } });
+    expect(servingSizeText(contentOf(half, us, 'retail'))).toBe('1/2 cup (200g)');
+    const piece = dish({ household: { amount: 1, measure: 'piece', grams: 150 } });
+    expect(missing(contentOf(piece, us, 'retail'))).toContain('serving-size');
+  });
+
+  test('portions against net weight, net weight against its tub', () => {
+    expect(missing(contentOf(dish({ netGrams: 250 }), ward, 'retail'))).toEqual(['net-quantity']);
+    expect(missing(contentOf(dish({ netGrams: 610 }), ward, 'retail'))).toEqual([]);
+    expect(missing(contentOf(dish({ containerMl: 350 }), ward, 'retail'))).toEqual(['net-quantity']);
+    expect(missing(contentOf(dish({ containerMl: 750 }), ward, 'retail'))).toEqual([]);
+  });
+
+  test('a moist food kept warm, and one nobody knows the water of', () => {
+    expect(missing(contentOf(dish({ keeping: 'ambient', keepsDays: 30 }), ward, 'retail'))).toEqual([
+      'storage',
+    ]);
+    const dry = recipeOf(['300 g walnuts', '200 g oats'], [], {
+      name: 'Walnut bar',
+      packed: { ...PACKED, keeping: 'ambient', keepsDays: 30 },
+    });
+    expect(missing(contentOf(dry, ward, 'retail'))).not.toContain('storage');
+    const unknown = recipeOf(['300 g walnuts', '20 g moonroot'], [], {
+      name: 'Bar',
+      packed: { ...PACKED, keeping: 'ambient', keepsDays: 30 },
+    });
+    expect(missing(contentOf(unknown, ward, 'retail'))).toContain('storage');
+  });
+
+  test.each(['Nut-free pot', 'Vegan pot', 'Pot without soya'])('a name that promises: %s', (name) => {
+    expect(missing(contentOf(dish({}, { name }), ward, 'retail'))).toContain('name');
+    expect(missing(contentOf(dish({}, { name }), ward, 'counter'))).not.toContain('name');
+    const called = contentOf(dish({ names: { en: 'Chickpea pot' } }, { name }), ward, 'retail');
+    expect([missing(called), called.title]).toEqual([[], 'Chickpea pot']);
+  });
+
+  test('a date without a word of keeping stands for food kept cold', () => {
+    const dated = { facts: { useBy: '2026-11-27' } };
+    expect(labelText(labelContent(labelOf(dish(null), ward), 'serving', dated))).toContain('5 °C');
+    expect(keepText(contentOf(dish(null), ward, 'serving'))).toBe('');
+  });
 });

@@ -10,6 +10,20 @@ const MILLILITRES: Readonly<Partial<Record<HouseholdMeasure, number>>> = {
   'fl oz': 30,
 };
 
+/** How far a piece may be off what one weighed before it is another piece. */
+const SAME_PIECE = 0.05;
+
+/**
+ * A portion in the measure somebody measured, as large as the portion is today: spoons and cups grow with it, a piece of another
+ * weight is another piece, which nobody has counted.
+ */
+export function householdOf(said: Household | null, portionGrams: number): Household | null {
+  if (!said || said.grams === null || said.grams <= 0) return said;
+  const ratio = portionGrams / said.grams;
+  if (MILLILITRES[said.measure]) return { ...said, amount: said.amount * ratio, grams: portionGrams };
+  return Math.abs(ratio - 1) <= SAME_PIECE ? said : null;
+}
+
 /** Grams of the reference amount, in this dish; null where its cup was never weighed. */
 export function referenceGrams(
   reference: ReferenceAmount,
@@ -79,23 +93,33 @@ export function checkReference(
   };
 }
 
-const near = (value: number, other: number): boolean => Math.abs(value - other) < 0.02;
+/** Steps a household measure is told in (101.9(b)(5)(i)). */
 const FRACTIONS: readonly (readonly [number, string])[] = [
-  [1 / 8, '1/8'],
+  [0, ''],
   [1 / 4, '1/4'],
   [1 / 3, '1/3'],
   [1 / 2, '1/2'],
   [2 / 3, '2/3'],
   [3 / 4, '3/4'],
+  [1, ''],
 ];
 
-/** An amount as a household measure says it: "1 1/3". */
-export function householdAmount(amount: number): string {
-  const whole = Math.floor(amount + 0.02);
+/** An amount as a household measure says it, "1 1/3", and whether that is only about it. */
+export function householdAmount(amount: number): { text: string; isAbout: boolean; isOne: boolean } {
+  const whole = Math.floor(amount + 1e-9);
   const rest = amount - whole;
-  const fraction = FRACTIONS.find(([value]) => near(rest, value));
-  if (fraction) return whole > 0 ? `${whole} ${fraction[1]}` : fraction[1];
-  return near(rest, 0) ? String(whole) : String(Math.round(amount * 10) / 10);
+  const [value, fraction] = FRACTIONS.reduce((best, each) =>
+    Math.abs(each[0] - rest) < Math.abs(best[0] - rest) ? each : best,
+  );
+  // Less than an eighth is told as a quarter: no pack holds none of it.
+  const told = Math.max(whole + value, 1 / 4);
+  const full = Math.floor(told + 1e-9);
+  const said = whole + value < 1 / 4 ? '1/4' : fraction;
+  return {
+    text: [full > 0 ? String(full) : '', said].filter((part) => part !== '').join(' '),
+    isAbout: Math.abs(told - amount) > 0.02 * amount,
+    isOne: told <= 1 + 1e-9,
+  };
 }
 
 /**

@@ -16,10 +16,13 @@ export type HouseholdMeasure = (typeof HOUSEHOLD_MEASURES)[number];
 export interface Household {
   amount: number;
   measure: HouseholdMeasure;
+  /** What so much of it weighed when it was measured: a portion that changed since is so much more or less of it. */
+  grams: number | null;
 }
 
-/** Languages a dish may be named in beside the kitchen's own. */
-export type TitleLanguage = 'es' | 'fr' | 'de';
+/** Languages a dish is named in on a label; in English it is the dish's own name where nobody says otherwise. */
+export const TITLE_LANGUAGES = ['en', 'es', 'fr', 'de'] as const;
+export type TitleLanguage = (typeof TITLE_LANGUAGES)[number];
 
 export interface PackedPortion {
   /** What it is packed in, in the kitchen's word: "tub". */
@@ -43,7 +46,7 @@ export interface PackedPortion {
   showsWhole: boolean;
   /** Foods that a picture or words on the pack stress beside the name. */
   stressed: readonly string[];
-  /** What the dish is called on labels in other languages. */
+  /** What the dish is called on labels. */
   names: Readonly<Partial<Record<TitleLanguage, string>>>;
 }
 
@@ -81,7 +84,7 @@ export function packedFrom(value: unknown): PackedPortion | null {
   const amount = positive(household['amount']);
   const days = positive(value['keepsDays']);
   const named = isObject(value['names']) ? value['names'] : {};
-  const titles = (['es', 'fr', 'de'] as const).flatMap((language) => {
+  const titles = TITLE_LANGUAGES.flatMap((language) => {
     const title = words(named[language], 200);
     return title === '' ? [] : [[language, title] as const];
   });
@@ -95,7 +98,7 @@ export function packedFrom(value: unknown): PackedPortion | null {
     netGrams: positive(value['netGrams']),
     keeping: oneOf(KEEPINGS, value['keeping']),
     keepsDays: days === null ? null : Math.round(days),
-    household: measure && amount ? { amount, measure } : null,
+    household: measure && amount ? { amount, measure, grams: positive(household['grams']) } : null,
     referenceId: words(value['referenceId'], 60) || null,
     showsWhole: value['showsWhole'] === true,
     stressed: stressed.map((each) => words(each, 80)).filter((each) => each !== ''),

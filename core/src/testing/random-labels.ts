@@ -61,7 +61,11 @@ export function randomLabel(seed: number): LabelContent {
       keepsDays: pick([null, 5, 90]),
       largestSurfaceCm2: pick([null, 40, 79, 81, 400]),
       labelAreaCm2: pick([null, 60, 200, 258, 600]),
-      household: pick([null, { amount: 0.667, measure: 'cup' }, { amount: 2, measure: 'piece' }]),
+      household: pick([
+        null,
+        { amount: 0.667, measure: 'cup', grams: null },
+        { amount: 2, measure: 'piece', grams: null },
+      ]),
       referenceId: pick([null, 'soup', 'mixed-dish', 'dip']),
       showsWhole: next() < 0.3,
       names: { es: `${title} (es)`, fr: `${title} (fr)`, de: `${title} (de)` },

@@ -188,7 +188,7 @@ function quantified(
       ? { names: [known.labelName, known.name, ...known.synonyms], category: known.category }
       : null;
   };
-  const asked = { title: name, stressed: new Set(packed?.stressed ?? []), food };
+  const asked = { title: packed?.names.en || name, stressed: new Set(packed?.stressed ?? []), food };
   // What is finished, before any of it stuck to pots: never more than went in, for no ingredient is more than all of them.
   const whole = Math.min(
     composed.putInGrams * batch.factor,
@@ -197,12 +197,12 @@ function quantified(
   return withShares(items, asked, whole);
 }
 
-/** What the dish is called in a language: its own name in English. */
+/** What the dish is called on a label in a language; in English its own name where nobody says otherwise. */
 function titleIn(
   { name, packed }: Recipe,
   language: StatementStyle['language'],
 ): { title: string; untranslated: string[] } {
-  const said = language === 'en' ? name : packed?.names[language]?.trim();
+  const said = packed?.names[language]?.trim() || (language === 'en' ? name : '');
   return said ? { title: said, untranslated: [] } : { title: name, untranslated: [name] };
 }
 
@@ -231,6 +231,7 @@ function labelOf(ground: LabelGround, style: StatementStyle): Label {
     named,
     language: style.language,
     pack,
+    waterGrams: missing.has('waterG') ? null : per100g.waterG,
     proteinDailyText: regime === 'us' && quality > 0 ? proteinDailyUs(perPortion.proteinG * quality) : null,
     beside: regime === 'us' && style.language !== 'en' ? labelOf(ground, { ...style, language: 'en' }) : null,
     untranslated: [...untitled, ...untranslated],

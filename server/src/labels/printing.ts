@@ -80,11 +80,14 @@ export class Printing {
     if (item.batchCode !== null) {
       const made = await this.releases.batch(item.batchCode);
       if (made.release.id !== release.id) throw new ApiError('batch-of-another-label');
+      if (made.useBy < this.today(kitchen)) throw new ApiError('label-expired');
       return { ...made, address: this.addressOf(kitchen, made.code) };
     }
     const madeOn = item.madeOn ?? this.today(kitchen);
     if (madeOn > this.today(kitchen)) throw new ApiError('made-ahead');
     const made = await this.releases.makeBatch(release, { madeOn, grams: item.grams }, by, transaction);
+    // Inside the transaction: the batch that was made goes with the refusal.
+    if (made.useBy < this.today(kitchen)) throw new ApiError('label-expired');
     return { ...made, madeOn, address: this.addressOf(kitchen, made.code) };
   }
 

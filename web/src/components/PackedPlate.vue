@@ -35,10 +35,12 @@ const net = computed(() => {
   const { netGrams, portions } = packed.value;
   return netGrams ?? (portions === null ? null : Math.round(portions * portion.value));
 });
-const titles = Object.entries(LANGUAGE_NAMES).filter(([id]) => id !== 'en') as [TitleLanguage, string][];
+const titles = Object.entries(LANGUAGE_NAMES) as [TitleLanguage, string][];
 
 const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
-  set({ household: amount === null || amount <= 0 ? null : { amount, measure } });
+  set({
+    household: amount === null || amount <= 0 ? null : { amount, measure, grams: portion.value || null },
+  });
 </script>
 
 <template>
@@ -181,11 +183,12 @@ const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
         />
       </div>
       <label v-for="[id, language] in titles" :key="id" class="title"
-        >Called in {{ language }}
+        >On labels in {{ language }}
         <input
           class="field"
           maxlength="200"
           :lang="id"
+          :placeholder="id === 'en' ? bench.recipe?.name : ''"
           :value="packed.names[id] ?? ''"
           @change="set({ names: { ...packed.names, [id]: valueOf($event).trim() } })"
         />
