@@ -156,6 +156,15 @@ describe('the larder proves itself', () => {
     }
   });
 
+  test('every food has its name on a label in every language labels speak', () => {
+    const lack = foods.flatMap(({ id, labelNames }) =>
+      (['es', 'fr', 'de'] as const).flatMap((language) =>
+        labelNames?.[language]?.trim() ? [] : [`${id} ${language}`],
+      ),
+    );
+    expect(lack).toEqual([]);
+  });
+
   test('no food with the name of an allergen is clear of it', () => {
     const words: Partial<Record<(typeof SUBSTANCES)[number], RegExp>> = {
       wheat:

@@ -147,6 +147,10 @@ describe('files', () => {
     const again = await file(id, { options: { stock: ROLL }, batchCode: code });
     expect(again).toContain(code);
     expect(again).toMatch(/Made\s+24 Nov 2026/);
+    const late = await as('cook', 'POST', `/api/labels/${id}/print`, {
+      options: { stock: ROLL, madeOn: '2026-11-20' },
+    });
+    expect(codeOf(late)).toBe('label-expired');
     const other = await releasedLabel(DISH);
     const wrong = await as('cook', 'POST', `/api/labels/${other.id}/print`, {
       options: OPTIONS,
@@ -202,6 +206,7 @@ describe('many in one job', () => {
       { releaseId: bread.id, quantity: 1, group: 'Coeliac' },
     ]);
     expect(codeOf(refused)).toBe('tray-not-free');
+    expect(codeOf(await run([{ releaseId: id, quantity: 1, group: 'Bed 🛏' }]))).toBe('label-does-not-fit');
     expect((await world.send('GET', '/api/printer')).body.jobs).toHaveLength(before);
   });
 

@@ -275,7 +275,7 @@ export const FINDING_KINDS = {
   'label-untranslated': kind(
     'decision',
     (f) =>
-      `Nobody has translated ${f['count']} names or pack statements: ${f['names']}. They would stand in English.`,
+      `Nobody has translated ${f['names']}${Number(f['count']) > 5 ? `, and ${Number(f['count']) - 5} more` : ''}: it would stand in English.`,
   ),
   'figure-off-band': kind(
     'caution',

@@ -64,12 +64,20 @@ export function labelText(content: LabelContent): string {
   } else {
     const { contains, mayContain } = content.named;
     if (contains.length > 0) lines.push(`${words.contains}: ${contains.join(', ')}`);
+    else if (content.unconfirmed === '') lines.push(words.noneDeclared);
     if (mayContain.length > 0) lines.push(`${words.mayContain}: ${mayContain.join(', ')}`);
     lines.push(content.unconfirmed);
   }
+  const [energy] = content.figures;
+  if (kind === 'counter' && energy)
+    lines.push(`${words.portion(portionText(content))}: ${energy.name} ${energy.text}`);
   if (kind === 'retail' && content.regime === 'eu') lines.push(portionsText(content));
   lines.push(...content.claims, ...content.watch.map(({ name, text }) => `${name}: ${text}`));
-  lines.push(...factRows(content).map(({ name, text }) => `${name}: ${text}`));
+  // A card on the counter stands for every batch.
+  if (kind !== 'counter') lines.push(...factRows(content).map(({ name, text }) => `${name}: ${text}`));
+  if (kind === 'counter') lines.push(words.ask);
+  if (kind === 'tray' && content.facts.texture) lines.push(`${words.texture}: ${content.facts.texture}`);
+  if (kind === 'tray') lines.push(words.askDietitian);
   if (hasPanel(kind) || isOnPack(kind)) lines.push(keepText(content), ...businessLines(content));
   const said = lines
     .map((line) => printable(line).trim())

@@ -424,6 +424,8 @@ export function letterFindings(content: LabelContent): Finding[] {
     ...content.ingredients.map(({ text }) => text),
     ...content.claims,
     ...businessLines(content),
+    content.facts.group ?? '',
+    content.facts.texture ?? '',
   ].join('');
   const letters = unprintable(all);
   return [

@@ -36,8 +36,11 @@ export interface RunPart {
 type Known = Map<string, { release: Release; kitchen: Kitchen }>;
 
 /** A text that does not fit, or a code that cannot be read, is never printed: the answer says what is wrong. */
-export function mustFit(set: SetLabel): void {
-  const wrong = set.findings.filter(({ severity }) => severity === 'danger');
+export function mustFit(set: SetLabel, isReleased = false): void {
+  // What was released has all its letters; what is typed onto it at printing may not.
+  const wrong = set.findings.filter(
+    ({ severity, code }) => severity === 'danger' || (isReleased && code === 'label-letters'),
+  );
   if (wrong.length > 0) throw new ApiError('label-does-not-fit', wrong);
 }
 
@@ -112,7 +115,7 @@ export class Printing {
       const batch = batches.get(key) ?? (await this.batchOf(item, release, kitchen, by, transaction));
       batches.set(key, batch);
       const content = contentOf(release.label, { ...asked, madeOn: batch.madeOn }, release, batch, true);
-      mustFit(setBy(content, asked));
+      mustFit(setBy(content, asked), true);
       parts.push({ releaseId: release.id, content, quantity: item.quantity });
     }
     return parts;

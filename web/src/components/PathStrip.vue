@@ -55,8 +55,9 @@ const book = useBook();
 const standing = computed(() => releases.standing(bench.recipe?.id ?? ''));
 watch(
   [() => book.kitchen?.id, () => bench.recipe?.id, () => bench.saveStatus],
-  ([kitchenId, , status]) => {
-    if (kitchenId && status === 'saved') void releases.load(kitchenId).catch(() => undefined);
+  ([kitchenId, recipeId, status]) => {
+    if (kitchenId && recipeId && status === 'saved')
+      void releases.load(kitchenId, recipeId).catch(() => undefined);
   },
   { immediate: true },
 );

@@ -28,12 +28,16 @@ export const useReleases = defineStore('releases', () => {
   const isLoaded = shallowRef(false);
   let asked = 0;
 
-  /** Reads them anew; only the last answer that was asked for counts. Throws where the server cannot be reached. */
-  async function load(kitchenId: string): Promise<void> {
+  /**
+   * Reads them anew, of one dish or of all: what stands is worked out label by label, so an open dish asks for its own alone. Only
+   * the last answer that was asked for counts. Throws where the server cannot be reached.
+   */
+  async function load(kitchenId: string, recipeId?: string): Promise<void> {
     const mine = ++asked;
-    const found = await labels.list(kitchenId);
+    const found = await labels.list(kitchenId, recipeId);
     if (mine !== asked) return;
-    all.value = found;
+    const others = recipeId === undefined ? [] : all.value.filter((each) => each.recipeId !== recipeId);
+    all.value = [...found, ...others.filter((each) => each.kitchenId === kitchenId)];
     isLoaded.value = true;
   }
 

@@ -118,7 +118,7 @@ const newest = computed(() =>
 );
 async function reload(): Promise<void> {
   if (!bench.recipe || !book.kitchen) return;
-  await kept.load(book.kitchen.id).catch(() => undefined);
+  await kept.load(book.kitchen.id, bench.recipe.id).catch(() => undefined);
 }
 onMounted(() => void session.ready());
 // Every saved change may make a label stale: what is shown follows.

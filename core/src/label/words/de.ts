@@ -65,7 +65,7 @@ export const DE: LabelWords = {
   per100gOf: (grams) => `${grams} g je 100 g`,
   tailUs: 'enthält höchstens 2%:',
   panel: {
-    title: ['Nähr-', 'werte'],
+    title: ['Angaben zu', 'Nährwerten'],
     netWeight: 'NETTOGEWICHT',
     about: 'etwa',
     servings: (count, isOne) => `${count} ${isOne ? 'Portion' : 'Portionen'} je Packung`,
