@@ -1,6 +1,7 @@
 /** What the screen draws and what the API answers are the same, figure by figure, for a thousand random dishes. */
-import { expect } from '@playwright/test';
-import { start, test, type Running } from './kitchen';
+// Nothing of it is saved, so it does not wait for that as other journeys do.
+import { expect, test } from '@playwright/test';
+import { start, type Running } from './kitchen';
 
 const DISHES = 1000;
 let kitchen: Running;

@@ -61,7 +61,7 @@ const asPdf = (): Promise<void> =>
       <li v-for="release in releases" :key="release.id">
         <SettingFigure
           :label="`How many labels of ${release.recipeName}`"
-          :value="counts[release.id] ?? null"
+          :value="counts[release.id] ?? 0"
           :most="1000"
           is-whole
           @set="counts = { ...counts, [release.id]: $event ?? 0 }"
@@ -98,6 +98,10 @@ const asPdf = (): Promise<void> =>
 </template>
 
 <style scoped>
+li .soft {
+  margin-left: var(--space-2);
+}
+
 li {
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr);

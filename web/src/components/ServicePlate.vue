@@ -177,6 +177,11 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
 </template>
 
 <style scoped>
+select,
+textarea {
+  max-width: 100%;
+}
+
 .problem {
   color: var(--brick);
   font-weight: 600;
