@@ -7,8 +7,6 @@ import type { PackSize } from './type-rules';
 import { keptDays } from './use-by';
 
 export interface LabelPack {
-  /** Whether anybody said how the dish is packed. */
-  isPacked: boolean;
   /** Net weight of a pack; null while nobody said what is in one. */
   netGrams: number | null;
   portions: number | null;
@@ -29,7 +27,6 @@ export interface LabelPack {
 
 /** Labels frozen before packs were told. */
 export const NO_LABEL_PACK: LabelPack = {
-  isPacked: false,
   netGrams: null,
   portions: null,
   containerMl: null,
@@ -75,7 +72,6 @@ export function labelPack(
       ? checkReference(referenceId, household, portionGrams, netGrams)
       : null;
   return {
-    isPacked: said != null,
     netGrams,
     portions,
     containerMl: packed.containerMl,

@@ -7,6 +7,7 @@ import {
   DRAFT_ON_ROLL,
   freeze,
   keptDays,
+  lastDay,
   labelContent,
   labelText,
   LABEL_KINDS,
@@ -22,7 +23,6 @@ import {
   svgOf,
   thaw,
   unprintable,
-  useByDate,
   whatChanged,
   widthOf,
   worksheet,
@@ -310,9 +310,9 @@ describe('release', () => {
 
 describe('dates, codes and sheets', () => {
   test('use-by: the day of making is day 1, never past the cap', () => {
-    expect(useByDate('2026-11-25', 3, 'eu')).toBe('2026-11-27');
-    expect(useByDate('2026-12-30', 7, 'us')).toBe('2027-01-05');
-    expect(useByDate('2026-11-25', 30, 'us')).toBe('2026-12-01');
+    expect(lastDay('2026-11-25', keptDays(3, 'eu'))).toBe('2026-11-27');
+    expect(lastDay('2026-12-30', keptDays(7, 'us'))).toBe('2027-01-05');
+    expect(lastDay('2026-11-25', keptDays(30, 'us'))).toBe('2026-12-01');
     expect([keptDays(30, 'us'), keptDays(30, 'eu'), keptDays(0, 'eu')]).toEqual([7, 30, 1]);
   });
 

@@ -16,10 +16,6 @@ const DAY = 86_400_000;
 export const lastDay = (madeOn: string, days: number): string =>
   new Date(Date.parse(`${madeOn}T00:00:00Z`) + (Math.max(1, days) - 1) * DAY).toISOString().slice(0, 10);
 
-/** The last day of use, ISO, for what was made on an ISO date and is kept cold; the day of making is day 1. */
-export const useByDate = (madeOn: string, keepsDays: number, regime: Regime): string =>
-  lastDay(madeOn, keptDays(keepsDays, regime));
-
 /** Letters and figures of a batch code that cannot be taken for each other. */
 const CODE_LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
 

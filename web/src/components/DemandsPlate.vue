@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the law asks of this kind of label, point by point: what is missing first, then what comes at print, then what is there. */
 import { computed } from 'vue';
-import { demandsOn, type DemandStanding, type LabelContent } from '@hand-ladle/core';
+import { demandsOn, isComplete, type DemandStanding, type LabelContent } from '@hand-ladle/core';
 
 const props = defineProps<{ content: LabelContent }>();
 const ORDER: readonly DemandStanding[] = ['missing', 'at print', 'met', 'not asked'];
@@ -23,7 +23,7 @@ const missing = computed(() => demands.value.filter(({ standing }) => standing =
   <section class="plate" :class="{ draft: missing > 0 }" aria-label="What the law asks for">
     <h2>
       {{
-        missing === 0
+        isComplete(content)
           ? 'Complete: nothing its law asks for is missing'
           : `${missing} ${missing === 1 ? 'point' : 'points'} of the law missing`
       }}
