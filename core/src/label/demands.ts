@@ -138,7 +138,7 @@ const RULES: Readonly<Record<DemandId, Rule>> = {
     source: { eu: '1169/2011 articles 9(1)(g) and 25', us: 'FDA guidance, 62 FR 8248 (1997)' },
     answer: (content) => {
       const { pack, waterGrams } = content;
-      if (pack.keeping === null) return missing(`How it is kept. ${PACK_PLATE}`);
+      if (pack.keeping === null) return missing(`Nobody has said it. ${PACK_PLATE}`);
       if (pack.keeping === 'ambient' && (waterGrams === null || waterGrams > MOIST))
         return missing(
           waterGrams === null
