@@ -175,7 +175,8 @@ test('the label: EU and US, the same words on screen and in the PDF', async ({ p
   await page.goto(`${kitchen.url}${dish}/label`);
   const eu = await pdfOf(page);
   expect(eu).toContain('per 100 g');
-  expect(eu).toContain('tamari (water, SOYA BEANS, salt)');
+  // A letter of the word across a draft may fall between two words.
+  expect(eu).toMatch(/tamari (?:[DRAFT] )?\(water, SOYA BEANS, salt\)/);
   expect(eu).toContain('SESAME paste');
   // Every line is resolved, but nobody released it.
   expect(eu).toContain('DRAFT - not released');

@@ -149,7 +149,7 @@ async function daysIn(browser: Browser, zone: string, at: string, name: string):
   await page.clock.setFixedTime(new Date(at));
   await page.goto(kitchen.url + BREAD);
   await page.getByRole('combobox', { name: 'Kitchen' }).selectOption({ label: name });
-  await expect(label(page)).toContainText('Batch');
+  await expect(label(page)).toContainText('Made');
   const text = await label(page).locator('pre').innerText();
   await context.close();
   return text;

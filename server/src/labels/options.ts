@@ -27,6 +27,12 @@ export interface BatchFacts {
   address: string;
 }
 
+/** What is known of a draft: the dates it would carry, and no batch, for none was made. */
+export interface DraftFacts {
+  code: null;
+  useBy: string | null;
+}
+
 /** A code as the label carries it: QR opens the batch's page, Code 128 is typed into the search by a scanner. */
 const codeOf = (options: LabelOptions, batch: BatchFacts): CodeImage | null =>
   options.symbology === null
@@ -43,7 +49,7 @@ export function contentOf(
   label: Label,
   options: LabelOptions,
   told: Told,
-  batch: BatchFacts | null,
+  batch: BatchFacts | DraftFacts | null,
   isReleased: boolean,
 ): LabelContent {
   const { kind, madeOn, grams, group, texture } = options;
@@ -58,7 +64,7 @@ export function contentOf(
       grams,
       group: kind === 'tray' ? group : null,
       texture: kind === 'tray' ? texture : null,
-      code: batch && kind !== 'tray' && kind !== 'counter' ? codeOf(options, batch) : null,
+      code: batch?.code && kind !== 'tray' && kind !== 'counter' ? codeOf(options, batch) : null,
     },
   });
   return { ...content, isDraft: !isReleased };

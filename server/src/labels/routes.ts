@@ -2,7 +2,10 @@
 import type { Context, Hono } from 'hono';
 import {
   claimsOfSheet,
+  lastDay,
   setMenuSheet,
+  shelfDays,
+  UNPACKED,
   trayFigures,
   worksheet,
   type LabelKind,
@@ -72,7 +75,7 @@ export interface LabelRoutes {
 }
 
 /** Drafts of what stands on the bench: always marked, never a batch. */
-function addDraftRoutes(app: Hono, { store }: LabelRoutes): void {
+function addDraftRoutes(app: Hono, { store, today }: LabelRoutes): void {
   app.post('/api/label/:format', async (context) => {
     const format = formatOf(context);
     const request = checked<DraftFile>(draftFileRequest, await bodyOf(context));
@@ -80,8 +83,12 @@ function addDraftRoutes(app: Hono, { store }: LabelRoutes): void {
     const sheet = worksheet({ ...input, labelStyle: request.style }, book);
     mustNotPromise(request.options, input.kitchen, () => ({ worksheet: sheet, recipe: input.recipe }));
     const told: Told = { claims: [], watch: trayFigures(sheet) };
-    const content = contentOf(sheet.label, request.options, told, null, false);
+    const { kitchen, recipe } = input;
     const { options } = request;
+    const madeOn = options.madeOn ?? today(kitchen);
+    const days = shelfDays(recipe.packed ?? UNPACKED, kitchen.service, kitchen.regime);
+    const dates = { code: null, useBy: days === null ? null : lastDay(madeOn, days) };
+    const content = contentOf(sheet.label, { ...options, madeOn }, told, dates, false);
     const parts = [{ content, quantity: options.quantity }];
     return fileAnswer(context, format, `label-${sheet.recipeId}-draft`, parts, options);
   });

@@ -71,7 +71,8 @@ const facts = computed<Partial<LabelFacts>>(() => {
   return {
     madeOn: made,
     useBy: days === null ? null : lastDay(made, days),
-    batchCode: SAMPLE_CODE,
+    // The batch is made when it is printed; a code on the label stands for it till then.
+    batchCode: options.value.symbology === null ? null : SAMPLE_CODE,
     grams,
     group: kind === 'tray' ? group : null,
     texture: kind === 'tray' ? texture : null,
