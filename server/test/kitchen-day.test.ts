@@ -43,9 +43,11 @@ test.each([
 
 test('a day of making is taken as it is told: no day that is none, and none that has not come', async () => {
   const { id } = await releasedLabel(DISH, 'alder-ward', { kind: 'component' });
-  const told = await printed(id, { madeOn: '2026-11-23' });
+  const told = await printed(id, { madeOn: '2026-11-24' });
   expect(told.status).toBe(202);
-  expect(await batchOf(told.body.batchCode)).toMatchObject({ madeOn: '2026-11-23', useBy: '2026-11-24' });
+  // The flatbread keeps two days: what was made the day before yesterday is past its date.
+  expect(await batchOf(told.body.batchCode)).toMatchObject({ madeOn: '2026-11-24', useBy: '2026-11-25' });
+  expect(codeOf(await printed(id, { madeOn: '2026-11-23' }))).toBe('label-expired');
   expect(codeOf(await printed(id, { madeOn: '2026-02-31' }))).toBe('bad-request');
   expect(codeOf(await printed(id, { madeOn: '25/11/2026' }))).toBe('bad-request');
   expect(codeOf(await printed(id, { madeOn: '2026-11-26' }))).toBe('made-ahead');
