@@ -302,7 +302,10 @@ const countryOf = ({ regime, pack }: LabelContent): Country =>
 export function demandsOn(content: LabelContent): Demand[] {
   const { kind, regime } = content;
   const ids = kind === 'prepacked' ? PACKED_HERE[countryOf(content)] : BY_KIND[kind][regime];
-  return ids.map((id) => {
+  // Whatever a law asks to be printed: what a label tells to keep warm is looked at.
+  const isToldWarm = content.pack.keeping === 'ambient' && kind !== 'counter' && kind !== 'tray';
+  const asked = isToldWarm && !ids.includes('storage') ? [...ids, 'storage' as const] : ids;
+  return asked.map((id) => {
     const { what, source, answer } = RULES[id];
     const [standing, words] = answer(content);
     return { id, what, source: source[regime], standing, words };

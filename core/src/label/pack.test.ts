@@ -405,9 +405,10 @@ describe('what contradicts itself is held', () => {
   });
 
   test('a moist food kept warm, and one nobody knows the water of', () => {
-    expect(missing(contentOf(dish({ keeping: 'ambient', keepsDays: 30 }), ward, 'retail'))).toEqual([
-      'storage',
-    ]);
+    for (const kind of ['retail', 'prepacked', 'serving', 'component'] as const)
+      expect(missing(contentOf(dish({ keeping: 'ambient', keepsDays: 30 }), ward, kind))).toEqual([
+        'storage',
+      ]);
     const dry = recipeOf(['300 g walnuts', '200 g oats'], [], {
       name: 'Walnut bar',
       packed: { ...PACKED, keeping: 'ambient', keepsDays: 30 },
