@@ -9,7 +9,8 @@ import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle
 import { bookOf, choicesIn, foodSet, problemOf, search, type Asked, type Kitchen } from '@hand-ladle/core';
 import { EXACT, lpOf, plannable } from '../core/src/testing/mip';
 import { lawsBroken, randomInstance } from '../core/src/testing/random-recipe';
-import { compose, type Composed } from '../core/src/worksheet/compose';
+import { compose } from '../core/src/worksheet/compose';
+import { type Composed } from '../core/src/worksheet/composed';
 
 const INSTANCES = 500;
 const RECIPES = 100_000;

@@ -1,5 +1,5 @@
 /** Whether something is free from what is looked for, by a policy. */
-import { passes, type FreeFromPolicy } from '../kitchen/kitchen';
+import { passes, type FreeFromPolicy } from '../kitchen/policy';
 import { touches } from './flags';
 import type { AllergenStatus } from './status';
 import type { Wanted } from './substances';

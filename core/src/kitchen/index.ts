@@ -8,3 +8,4 @@ export * from './price';
 export * from './conventions';
 export * from './service';
 export * from './day';
+export * from './policy';

@@ -1,16 +1,16 @@
 /** A kitchen: its regime, measures, machines, standard, packs, and what it has weighed. */
-import type { AllergenStatus } from '../allergen/status';
-import type { AllergenSetting, Substance } from '../allergen/substances';
+import { type AllergenSetting, type Substance } from '../allergen/substances';
 import { nameWords } from '../food/names';
-import type { NutrientId } from '../nutrition/nutrients';
-import type { UnitSystem } from '../quantity';
-import type { SwapEntry, SwapRating } from '../swap/swap';
-import type { DinerGroup } from './diners';
-import type { OwnedPans, Scale, Vessel } from './equipment';
-import type { SharedEquipment } from './shared';
-import type { KitchenStandard } from './standard';
-import type { NutrientTarget } from '../nutrition/targets';
+import { type NutrientId } from '../nutrition/nutrients';
+import { type UnitSystem } from '../quantity';
+import { type SwapEntry, type SwapRating } from '../swap/swap';
+import { type DinerGroup } from './diners';
+import { type OwnedPans, type Scale, type Vessel } from './equipment';
+import { type SharedEquipment } from './shared';
+import { type KitchenStandard } from './standard';
+import { type NutrientTarget } from '../nutrition/targets';
 import { PLAIN_SERVICE, type KitchenService } from './service';
+import { type FreeFromPolicy } from './policy';
 
 /** How hard something is cooked; decides how much water leaves it. */
 export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';
@@ -101,12 +101,6 @@ export interface KitchenName {
   tiedOn: string;
 }
 
-/** Which statuses count as free when a dish is served free from something. */
-export interface FreeFromPolicy {
-  mayContain: 'refuse' | 'accept';
-  check: 'refuse' | 'accept';
-}
-
 export interface Kitchen extends AllergenSetting {
   id: string;
   name: string;
@@ -185,10 +179,3 @@ export function namedHere(kitchen: Kitchen, written: string): string | null {
 
 /** A written name as it is compared: "Mum's red pastes" is "mums red paste". */
 export const comparableName = (written: string): string => nameWords(written).join(' ');
-
-/** Whether a status passes as free under a policy. */
-export function passes(status: AllergenStatus, policy: FreeFromPolicy): boolean {
-  if (status === 'clear') return true;
-  if (status === 'check') return policy.check === 'accept';
-  return status === 'may-contain' && policy.mayContain === 'accept';
-}

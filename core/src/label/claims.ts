@@ -7,7 +7,7 @@ import type { Regime } from '../allergen/substances';
 import type { FactId, Facts } from '../nutrition';
 import { fixedText } from '../quantity';
 import type { Range } from '../worksheet/ranges';
-import type { LabelKind } from './content';
+import { type LabelKind } from './kinds';
 import type { Language } from './words';
 
 export type ClaimStanding = 'met' | 'best figure only' | 'not met' | 'unknown';

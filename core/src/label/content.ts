@@ -1,34 +1,16 @@
 /** What stands on a label, before it is set: every text in its language, in the order of its kind. */
-import type { Regime } from '../allergen/substances';
-import type { CodeImage } from '../print';
+import { type Regime } from '../allergen/substances';
+import { type CodeImage } from '../print';
 import { fixedText, roundToDecimals } from '../quantity';
 import { PROTEIN_CLAIMS } from './claims';
-import type { LabelFigure } from './figures';
-import type { Label } from './label';
+import { type LabelFigure } from './figures';
+import { type Label } from './label';
 import { NO_LABEL_PACK, type LabelPack } from './label-pack';
 import { netQuantity } from './net-quantity';
 import { householdAmount, servingsPerContainer } from './serving-size';
-import type { Segment } from './statement';
+import { type Segment } from './statement';
 import { figureInLanguage, LABEL_WORDS, type Language } from './words';
-
-/** Kinds of labels a kitchen prints; the menu sheet is a table of its own. */
-export const LABEL_KINDS = ['serving', 'retail', 'prepacked', 'component', 'counter', 'tray'] as const;
-export type LabelKind = (typeof LABEL_KINDS)[number];
-export const LABEL_KIND_NAMES: Readonly<Record<LabelKind, string>> = {
-  serving: 'Nutrition and allergens of a portion',
-  retail: 'Packed for sale: the whole label',
-  prepacked: 'Packed here, sold here: ingredients and allergens',
-  component: 'Fridge label of a component',
-  counter: 'Counter card',
-  tray: 'Ward tray slip',
-};
-
-/** Kinds that go on a pack, with what the law asks of one. */
-export const isOnPack = (kind: LabelKind): kind is 'retail' | 'prepacked' =>
-  kind === 'retail' || kind === 'prepacked';
-/** Kinds that print the nutrition table. */
-export const hasPanel = (kind: LabelKind): kind is 'retail' | 'serving' =>
-  kind === 'retail' || kind === 'serving';
+import { type LabelKind, isOnPack } from './kinds';
 
 /** What is known when it is printed, and not before. */
 export interface LabelFacts {

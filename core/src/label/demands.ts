@@ -5,16 +5,8 @@
 import type { Regime } from '../allergen/substances';
 import type { Country } from '../kitchen';
 import { claimInText } from './free-text';
-import {
-  businessLines,
-  hasPanel,
-  isOnPack,
-  keepText,
-  netText,
-  portionsText,
-  type LabelContent,
-  type LabelKind,
-} from './content';
+import { businessLines, keepText, netText, portionsText, type LabelContent } from './content';
+import { hasPanel, isOnPack, type LabelKind } from './kinds';
 import type { ReferenceProblem } from './serving-size';
 
 export type DemandId =

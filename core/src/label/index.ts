@@ -25,3 +25,5 @@ export * from './menu-sheet';
 export * from './release-view';
 export * from './free-text';
 export * from './us-names';
+export * from '../worksheet/statement-items';
+export * from './kinds';

@@ -3,7 +3,6 @@ import type { Regime } from '../allergen/substances';
 import { PLAIN_SERVICE, type Country, type KitchenService } from '../kitchen';
 import { UNPACKED, type Household, type Keeping, type PackedPortion } from '../recipe/packed';
 import { checkReference, householdOf, type ReferenceCheck } from './serving-size';
-import type { PackSize } from './type-rules';
 import { keptDays } from './use-by';
 
 export interface LabelPack {
@@ -89,4 +88,12 @@ export function labelPack(
     business: { name: service.businessName ?? '', address: service.businessAddress ?? '' },
     country: service.country ?? PLAIN_SERVICE.country,
   };
+}
+
+/** The pack a label goes on; null where nobody says, which is held to the larger type. */
+export interface PackSize {
+  /** Largest surface, cm2 (EU: below 80 a smaller type may be used). */
+  largestSurfaceCm2: number | null;
+  /** All surface that could carry a label, cm2 (US: 40 square inches or less is a small pack). */
+  labelAreaCm2: number | null;
 }

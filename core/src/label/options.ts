@@ -1,6 +1,6 @@
 /** How a label is asked for: its kind, its paper, its pack, how many, and what is known only when it is printed. */
 import type { CodeImage, Stock } from '../print';
-import type { LabelKind } from './content';
+import { type LabelKind } from './kinds';
 import type { PanelForm } from './type-rules';
 
 export interface LabelOptions {

@@ -3,8 +3,6 @@ import { printable } from '../print';
 import {
   businessLines,
   factRows,
-  hasPanel,
-  isOnPack,
   keepText,
   netText,
   portionsText,
@@ -13,6 +11,7 @@ import {
   servingsOf,
   type LabelContent,
 } from './content';
+import { hasPanel, isOnPack } from './kinds';
 import { figureInWords } from './panels';
 import { LABEL_WORDS } from './words';
 

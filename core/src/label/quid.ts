@@ -4,7 +4,7 @@
  */
 import { nameWords } from '../food';
 import { fixedText } from '../quantity';
-import type { StatementItem } from './statement';
+import { type StatementItem } from '../worksheet/statement-items';
 
 /** What is made of a food and is not what its name stresses: olive oil is no olives. */
 const NOT_THE_FOOD = new Set(['oil', 'vinegar', 'starch', 'salt', 'sugar', 'water', 'yeast', 'syrup']);

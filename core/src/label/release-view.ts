@@ -1,6 +1,6 @@
 /** A label on its way out of the kitchen, and a print of it, as server and screen tell each other. */
 import type { Regime } from '../allergen/substances';
-import type { LabelKind } from './content';
+import { type LabelKind } from './kinds';
 import type { InputChange, ReleaseState } from './release';
 
 /** Who took a step, and when (ISO). */

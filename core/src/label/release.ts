@@ -13,7 +13,8 @@ import type { Target } from '../scaling';
 import { swapHere } from '../swap/library';
 import { WATER_ID } from '../food';
 import type { SwapEntry } from '../swap/swap';
-import { compose, type Composed } from '../worksheet/compose';
+import { compose } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
 import type { StatementStyle } from './statement';
 

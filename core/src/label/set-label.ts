@@ -20,13 +20,13 @@ import { roundToDecimals } from '../quantity';
 import {
   businessLines,
   factRows,
-  hasPanel,
   keepText,
   netText,
   portionsText,
   portionText,
   type LabelContent,
 } from './content';
+import { hasPanel } from './kinds';
 import { netHeightMm } from './net-quantity';
 import { setPanel, US_UPRIGHT_WIDTH } from './panels';
 import {

@@ -1,14 +1,7 @@
 /** How large each law wants the letters of a label, and which form of the US panel a pack may carry. Points. */
-import type { Regime } from '../allergen/substances';
+import { type Regime } from '../allergen/substances';
 import { sizeOfXHeight } from '../print';
-
-/** The pack a label goes on; null where nobody says, which is held to the larger type. */
-export interface PackSize {
-  /** Largest surface, cm2 (EU: below 80 a smaller type may be used). */
-  largestSurfaceCm2: number | null;
-  /** All surface that could carry a label, cm2 (US: 40 square inches or less is a small pack). */
-  labelAreaCm2: number | null;
-}
+import { type PackSize } from './label-pack';
 
 /** 1169/2011 article 13(2) and (3): x-height in millimetres, and the largest surface below which the lesser one holds. */
 export const EU_X_HEIGHT_MM = 1.2;

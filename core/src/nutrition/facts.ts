@@ -1,27 +1,9 @@
 /** Nutrition facts of a portion and of 100 g, with what is missing. */
-import type { Regime } from '../allergen/substances';
+import { type Regime } from '../allergen/substances';
 import { availableCarbohydrate, energyOf, SALT_PER_SODIUM } from './energy';
-import { NUTRIENT_NAMES, NUTRIENTS, type NutrientId } from './nutrients';
-import type { NutrientSum } from './sum';
-
-/** The figures a screen and a label show, each with its unit in its name. */
-export type FactId =
-  Exclude<NutrientId, 'waterG'> | 'energyKcal' | 'energyKj' | 'availableCarbohydrateG' | 'saltG';
-export type Facts = Record<FactId | 'waterG', number>;
-
-/** Name and unit of every figure for the screen. */
-export const FACT_NAMES: Readonly<Record<FactId | 'waterG', { name: string; unit: string }>> = {
-  ...NUTRIENT_NAMES,
-  energyKcal: { name: 'Energy', unit: 'kcal' },
-  energyKj: { name: 'Energy', unit: 'kJ' },
-  availableCarbohydrateG: { name: 'Carbohydrate, available', unit: 'g' },
-  saltG: { name: 'Salt', unit: 'g' },
-};
-
-/** Every figure but water, in the order of the table. */
-export const FACT_IDS = (Object.keys(FACT_NAMES) as (keyof typeof FACT_NAMES)[]).filter(
-  (id): id is FactId => id !== 'waterG',
-);
+import { NUTRIENTS, type NutrientId } from './nutrients';
+import { type NutrientSum } from './sum';
+import { type FactId, type Facts } from '../food/facts';
 
 export interface MissingFigure {
   id: FactId | 'waterG';

@@ -12,3 +12,4 @@ export * from './watch';
 export * from './crediting';
 export * from './targets';
 export * from './protein-scores';
+export * from '../food/facts';

@@ -1,5 +1,5 @@
 /** What a kitchen wants of a portion: at least or at most so much of a figure, for everybody or for one group. */
-import type { FactId, Facts } from './facts';
+import { type FactId, type Facts } from '../food/facts';
 
 export interface NutrientTarget {
   figure: FactId;

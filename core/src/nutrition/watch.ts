@@ -3,7 +3,7 @@
  * dietitian to say.
  */
 import type { Regime } from '../allergen/substances';
-import type { FactId, Facts } from './facts';
+import { type FactId, type Facts } from '../food/facts';
 
 export interface WatchNutrient {
   id: FactId;

@@ -2,10 +2,10 @@
 import { animalStateOf, foodTraces, touches, worstStatus, type Trace } from '../allergen';
 import { packOf, passes } from '../kitchen';
 import { mentionsOf } from '../recipe/audit';
-import type { Composed } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import type { Leaf } from './leaves';
 import { isUnsettled, type BlockedLeaf, type Choice, type RefusedSwap } from './problem';
-import type { Asked } from './question';
+import { type Asked } from './asked';
 import { mustSet } from './setting';
 
 export interface Blocker {

@@ -8,7 +8,7 @@ import { leavesOf } from './leaves';
 import { flagChanges, portionDrift, type FlagChange, type PortionDrift } from './plan';
 import { brokenIn } from './variant';
 import { refusalOf } from './problem';
-import { Asked } from './question';
+import { Asked } from './asked';
 import { swapsFrom } from './library';
 import type { SwapEntry } from './swap';
 

@@ -1,7 +1,7 @@
 /** Whether a swap works where a food stands: how its recipe is made, against the limits of the entry. */
 import { inSentence, type Food } from '../food';
 import { isBakedDeep, stagesOf } from '../recipe/work';
-import type { Composed, ComposedLine } from '../worksheet/compose';
+import { type Composed, type ComposedLine } from '../worksheet/composed';
 import { mustSet } from './setting';
 import type { Making, SwapEntry, SwapFunction } from './swap';
 import { fallsApart, PROCESSED, staysHard, staysRaw, workAt } from './work';

@@ -12,3 +12,4 @@ export * from './by-hand';
 export * from './variant';
 export * from './versions';
 export * from './nearest';
+export * from './asked';

@@ -3,9 +3,10 @@ import { isFree } from '../allergen';
 import type { FreeFromPolicy, Kitchen } from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { Recipe } from '../recipe/recipe';
-import { compose, type Composed } from '../worksheet/compose';
+import { compose } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import { leavesOf } from './leaves';
-import { Asked } from './question';
+import { Asked } from './asked';
 
 export interface NearDish {
   recipeId: string;

@@ -5,7 +5,8 @@
 import { foodTraces, touches, type AllergenStatus } from '../allergen';
 import type { Book } from '../recipe/book';
 import type { AppliedSwap, Recipe } from '../recipe/recipe';
-import { compose, type Composed } from '../worksheet/compose';
+import { compose } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import { homePortionGrams } from '../worksheet/wanted';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet/worksheet';
 import {
@@ -18,7 +19,8 @@ import {
 } from './blockers';
 import { leavesOf } from './leaves';
 import { choicesIn, problemOf, type Choice } from './problem';
-import { askedOf, type Asked, type SwapQuestion } from './question';
+import { askedOf, type SwapQuestion } from './question';
+import { type Asked } from './asked';
 import { searchSteps, type Found } from './search';
 import type { SwapEntry, SwapFunction } from './swap';
 import { workAt } from './work';

@@ -1,10 +1,10 @@
 /** From a dish and a question to figures that can be searched: which foods must go, by what, and at what loss. */
 import { US_DAILY_VALUES } from '../label/figures';
-import type { Composed } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import { homePortionGrams } from '../worksheet/wanted';
 import { misfitOf } from './fit';
 import { leavesOf, type Leaf } from './leaves';
-import type { Asked } from './question';
+import { type Asked } from './asked';
 import type { Constraint, OptionFigures, SearchProblem } from './search';
 import { bindingOf, LEAST_BINDING, mustSet } from './setting';
 import { swapsFrom } from './library';

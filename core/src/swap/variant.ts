@@ -5,11 +5,11 @@ import type { Kitchen } from '../kitchen';
 import { figureText } from '../quantity';
 import type { Book } from '../recipe/book';
 import type { AppliedSwap, Recipe } from '../recipe/recipe';
-import type { Composed } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import { misfitOf } from './fit';
 import { leavesOf, type Leaf } from './leaves';
 import { swapHere } from './library';
-import { Asked } from './question';
+import { Asked } from './asked';
 import { bindingOf, LEAST_BINDING, mustSet } from './setting';
 import type { SwapEntry } from './swap';
 

@@ -7,7 +7,7 @@ import type { WorksheetInput } from '../worksheet/worksheet';
 import { blockersOf, type Blocker } from './blockers';
 import { atOnce, planSteps, type Progress, type SwapPlan } from './plan';
 import { choicesIn, problemOf } from './problem';
-import { Asked } from './question';
+import { Asked } from './asked';
 import { search } from './search';
 
 /** Most different needs that are weighed at once: every set of them is tried. */

@@ -4,7 +4,7 @@
  */
 import { isLiquid, type Food } from '../food';
 import { stagesOf } from '../recipe/work';
-import type { Composed, ComposedLine } from '../worksheet/compose';
+import { type Composed, type ComposedLine } from '../worksheet/composed';
 import { mustSet } from './setting';
 import type { SwapFunction } from './swap';
 

@@ -10,7 +10,8 @@ import {
   type Kitchen,
   type Recipe,
 } from '../index';
-import { beforeLoss, compose, type Composed } from '../worksheet/compose';
+import { beforeLoss, compose } from '../worksheet/compose';
+import { type Composed } from '../worksheet/composed';
 import { impossible, unbalanced } from './matter';
 import { randomFrom } from './random-recipe';
 import { recipeOf } from './world';

@@ -25,7 +25,8 @@ import {
   type RecipeLine,
   type Substance,
 } from '../index';
-import { compose, type Composed, type ComposedLine } from '../worksheet/compose';
+import { compose } from '../worksheet/compose';
+import { type Composed, type ComposedLine } from '../worksheet/composed';
 
 /** A seeded stream of numbers in [0, 1): mulberry32. */
 export function randomFrom(seed: number): () => number {

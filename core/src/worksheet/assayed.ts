@@ -4,7 +4,7 @@ import { finding, type Finding } from '../finding';
 import { packOf, type Kitchen } from '../kitchen';
 import type { Confirmed, Recipe } from '../recipe/recipe';
 import type { Batch } from './batch';
-import type { Composed, ComposedLine } from './compose';
+import { type Composed, type ComposedLine } from './composed';
 import { lineFactor } from './batch';
 import { unweighedLines } from './wanted';
 import type { Facts } from '../nutrition';

@@ -17,7 +17,8 @@ import {
   type Target,
 } from '../scaling';
 import { driesIn } from './steam';
-import { compose, foodFollows, type Composed } from './compose';
+import { compose, foodFollows } from './compose';
+import { type Composed } from './composed';
 import {
   homePortionGrams,
   homeStageGrams,

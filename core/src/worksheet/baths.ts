@@ -17,7 +17,7 @@ import {
 } from '../matter';
 import { figureText, gramsText } from '../quantity';
 import type { Recipe, RecipeStep } from '../recipe/recipe';
-import type { ComposedLine } from './compose';
+import { type ComposedLine } from './composed';
 
 /** What the baths of a recipe come to. */
 export interface Baths {

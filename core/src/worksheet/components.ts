@@ -2,7 +2,7 @@
 import type { Kitchen } from '../kitchen';
 import { roundToDecimals } from '../quantity';
 import { factorFor, planBatch, type Batch } from './batch';
-import type { Composed } from './compose';
+import { type Composed } from './composed';
 import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 import { stageViews, type StageView } from './stages';
 

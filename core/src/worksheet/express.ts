@@ -3,7 +3,8 @@ import { PAN_FILL, PANS, type Kitchen, type PanId } from '../kitchen';
 import type { Book } from '../recipe/book';
 import type { Target } from '../scaling';
 import { planBatch, type Batch } from './batch';
-import { compose, type Composed } from './compose';
+import { compose } from './compose';
+import { type Composed } from './composed';
 import { homeDemand } from './wanted';
 import type { WorksheetInput } from './worksheet';
 

@@ -20,3 +20,4 @@ export * from './target-fixes';
 export { madeOf, type Narrowing, type Range } from './ranges';
 export * from './label-extras';
 export * from './packs-to-read';
+export * from './standard-findings';

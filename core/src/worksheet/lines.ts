@@ -11,7 +11,7 @@ import { cookingMethodOf, workOf, type CookingMethod } from '../recipe/work';
 import { firstAddition, isTight, splitIntoLoads, spoonsFor, type Split, type Spoons } from '../scaling';
 import { lineFactor, type Batch, type StageBatch } from './batch';
 import type { BathKind } from '../matter';
-import type { Composed, ComposedLine } from './compose';
+import { type Composed, type ComposedLine } from './composed';
 
 export interface LineAllergen {
   id: string;

@@ -2,7 +2,7 @@
 import type { Kitchen, WorkKind } from '../kitchen';
 import { machinesFor, vesselFor, type Target } from '../scaling';
 import { planBatch, type Batch } from './batch';
-import type { Composed } from './compose';
+import { type Composed } from './composed';
 
 /** What another machine would make of the batch. */
 export interface MachineChoice {

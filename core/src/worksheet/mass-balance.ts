@@ -11,7 +11,8 @@ import { LIQUOR_ID } from '../recipe/liquor';
 import type { Batch } from './batch';
 import { factorFor, lineFactor } from './batch';
 import { waterIn } from './steam';
-import { beforeLoss, foodFollows, type Composed, type ComposedLine } from './compose';
+import { beforeLoss, foodFollows } from './compose';
+import { type Composed, type ComposedLine } from './composed';
 
 /** Grams of a flow and of what it is made of; salt is sodium x 2.5. What the larder does not know counts as none. */
 export interface Matter {

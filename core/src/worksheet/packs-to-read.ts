@@ -11,7 +11,8 @@ import type { Food } from '../food';
 import { packOf, type Kitchen, type Pack } from '../kitchen';
 import type { Recipe } from '../recipe/recipe';
 import type { Book } from '../recipe/book';
-import { compose, type Composed } from './compose';
+import { compose } from './compose';
+import { type Composed } from './composed';
 
 /** A food whose pack is open: none is on record, nobody has confirmed what one says, or what was read leaves something open. */
 export interface PackToRead {

@@ -14,7 +14,8 @@ import {
 import type { Book } from '../recipe/book';
 import { stagesOf } from '../recipe/work';
 import { factorFor, planBatch, type Batch } from './batch';
-import { compose, foodFollows, type Composed } from './compose';
+import { compose, foodFollows } from './compose';
+import { type Composed } from './composed';
 import { worksheet, type WorksheetInput } from './worksheet';
 
 /** Foods of `share` of a composed recipe at its own size, components opened. */

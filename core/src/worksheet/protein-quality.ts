@@ -2,7 +2,8 @@
 import type { Kitchen } from '../kitchen';
 import { proteinScore, vectorHere } from '../nutrition';
 import type { Book } from '../recipe/book';
-import { beforeLoss, type Composed } from './compose';
+import { beforeLoss } from './compose';
+import { type Composed } from './composed';
 
 interface Protein {
   grams: number;

@@ -20,7 +20,8 @@ import {
   type NutrientId,
 } from '../nutrition';
 import type { Book } from '../recipe/book';
-import { beforeLoss, type Composed, type ComposedLine } from './compose';
+import { beforeLoss } from './compose';
+import { type Composed, type ComposedLine } from './composed';
 
 /** The least and the most a figure may be. */
 export interface Range {

@@ -12,7 +12,7 @@ import type { Recipe } from '../recipe/recipe';
 import type { Ratio } from '../recipe/ratios';
 import { homeVessel, type Target } from '../scaling';
 import type { Batch } from './batch';
-import type { Composed, ComposedLine } from './compose';
+import { type Composed, type ComposedLine } from './composed';
 import type { WorksheetLine } from './lines';
 import { knownShare, unweighedLines } from './wanted';
 import { standardFindings } from './standard-findings';

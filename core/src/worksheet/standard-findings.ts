@@ -6,8 +6,7 @@ import { figureText } from '../quantity';
 import type { RecipeStep } from '../recipe/recipe';
 import type { StandardLine } from '../recipe/standardize';
 import { stagesOf, workOf } from '../recipe/work';
-import type { Composed } from './compose';
-import { isFatLine } from './techniques';
+import { type Composed } from './composed';
 
 const WHOLE_FOOD_WORDS = {
   oil: 'is an oil',
@@ -133,3 +132,6 @@ export function standardFindings(composed: Composed, kitchen: Kitchen): Finding[
   });
   return [...ofLines, ...buildFindings(composed, standard)];
 }
+
+export const isFatLine = (line: StandardLine): boolean =>
+  line.follows === 'pan' && line.food !== null && !line.technique;

@@ -7,7 +7,7 @@ import type { Cooking, Recipe, RecipeStep } from '../recipe/recipe';
 import { isBakedDeep, stagesOf } from '../recipe/work';
 import { homeSurface, steamGrams } from '../scaling/evaporation';
 import type { Baths } from './baths';
-import type { ComposedLine } from './compose';
+import { type ComposedLine } from './composed';
 
 /** Water in a gram of a line: of its food, or of its component as that was finished. */
 export function waterIn({ food, inner }: ComposedLine): number {

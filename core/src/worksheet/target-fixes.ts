@@ -10,7 +10,8 @@ import type { Book } from '../recipe/book';
 import type { Recipe, RecipeLine } from '../recipe/recipe';
 import { swapsFrom } from '../swap/library';
 import { planBatch } from './batch';
-import { compose, type ComposedLine } from './compose';
+import { compose } from './compose';
+import { type ComposedLine } from './composed';
 import { portionFoods } from './portion';
 import { worksheet, type Worksheet, type WorksheetInput } from './worksheet';
 

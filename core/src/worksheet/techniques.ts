@@ -5,13 +5,15 @@
 import { inSentence } from '../food';
 import { HOME_FRYING_PAN, LOW_SALT_SHARE, OIL_FILM_G_PER_M2, type Kitchen } from '../kitchen';
 import { figureText, gramsText, roundToDecimals } from '../quantity';
-import type { Book } from '../recipe/book';
-import type { LineAnswers, Recipe } from '../recipe/recipe';
+import { type Book } from '../recipe/book';
+import { type LineAnswers, type Recipe } from '../recipe/recipe';
 import { sweatingWater, type StandardLine } from '../recipe/standardize';
 import { stateExchanges, withState } from '../recipe/state-exchange';
 import { planBatch, factorFor } from './batch';
-import { compose, type Composed, type ComposedLine } from './compose';
-import type { WorksheetInput } from './worksheet';
+import { compose } from './compose';
+import { type Composed, type ComposedLine } from './composed';
+import { type WorksheetInput } from './worksheet';
+import { isFatLine } from './standard-findings';
 
 export interface Offer {
   /** Unique in a worksheet: "l3 water". */
@@ -34,9 +36,6 @@ function withAnswers(recipe: Recipe, lineId: string, change: (answers: LineAnswe
   );
   return { ...recipe, lines };
 }
-
-export const isFatLine = (line: StandardLine): boolean =>
-  line.follows === 'pan' && line.food !== null && !line.technique;
 
 function fatOffers(line: StandardLine, composed: Composed, panFactor: number, kitchen: Kitchen): Taking[] {
   const { fryingFat, isWholeFood } = kitchen.standard;

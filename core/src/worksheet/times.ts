@@ -6,7 +6,7 @@ import type { RecipeStep } from '../recipe/recipe';
 import { workOf } from '../recipe/work';
 import type { Target } from '../scaling';
 import { reducingMinutes, type Batch, type StageBatch } from './batch';
-import type { Composed } from './compose';
+import { type Composed } from './composed';
 
 /** `same`: as told. `depth`: goes by the depth of the dish. `reduced`: boils down until the same share has left. */
 export type TimeRule = 'same' | 'depth' | 'reduced';

@@ -11,7 +11,7 @@ import {
   type Serving,
   type Target,
 } from '../scaling';
-import type { Composed, ComposedLine } from './compose';
+import { type Composed, type ComposedLine } from './composed';
 import { absorbedBy } from './steam';
 
 /** Portion size of the recipe itself: as set, else its weight over its portions. */
