@@ -13,6 +13,7 @@ const project = (name, extra = {}) => ({
   moduleNameMapper: {
     '^@hand-ladle/core$': '<rootDir>/core/src/index.ts',
     '^@hand-ladle/data$': '<rootDir>/data/src/index.ts',
+    '^@hand-ladle/testing/(.*)$': '<rootDir>/testing/src/$1.ts',
   },
   transform,
   setupFiles: ['<rootDir>/scripts/jest-seed.mjs'],

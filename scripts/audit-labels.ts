@@ -1,5 +1,5 @@
 /** So many random labels, each on every stock, audited: nothing clipped, broken or smaller than the law lets it be. */
-import { auditLabels } from '../core/src/testing/random-labels';
+import { auditLabels } from '@hand-ladle/testing/random-labels';
 
 const count = Number(process.argv[2] ?? 2000);
 const { set, refused, wrong } = auditLabels(1, count);

@@ -2,9 +2,9 @@
  * 100,000 random dishes with every act that moves matter, at home and in a batch: each closes for weight, water, dry matter, fat and
  * salt, holds no more than 100 g in 100 g, and passes the audit of matter. Fresh seeds every time; what is found is printed.
  */
-import { bare } from '../core/src/testing/asked';
-import { matterFaults } from '../core/src/testing/random-dish';
-import { book } from '../core/src/testing/world';
+import { bare } from '@hand-ladle/testing/asked';
+import { matterFaults } from '@hand-ladle/testing/random-dish';
+import { book } from '@hand-ladle/testing/world';
 
 const DISHES = Number(process.env['RANDOM_DISHES'] ?? 100_000);
 const first = Math.floor(Math.random() * 2 ** 31);

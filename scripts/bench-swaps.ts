@@ -7,10 +7,10 @@ import { availableParallelism } from 'node:os';
 import loadHighs from 'highs';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import { bookOf, choicesIn, foodSet, problemOf, search, type Asked, type Kitchen } from '@hand-ladle/core';
-import { EXACT, lpOf, plannable } from '../core/src/testing/mip';
-import { lawsBroken, randomInstance } from '../core/src/testing/random-recipe';
-import { compose } from '../core/src/worksheet/compose';
-import { type Composed } from '../core/src/worksheet/composed';
+import { EXACT, lpOf, plannable } from '@hand-ladle/testing/mip';
+import { lawsBroken, randomInstance } from '@hand-ladle/testing/random-recipe';
+import { compose } from '../core/src/dish/compose';
+import type { Composed } from '../core/src/dish/composed';
 
 const INSTANCES = 500;
 const RECIPES = 100_000;

@@ -3,10 +3,10 @@
  * cook has confirmed what was read. Fresh seeds every time; what is found is printed with its seed.
  */
 import { flagsOf, standardFlagsOf, type Recipe } from '@hand-ladle/core';
-import { compose } from '../core/src/worksheet/compose';
-import { bare } from '../core/src/testing/asked';
-import { confirmedAtRandom, hiddenIn } from '../core/src/testing/hidden-words';
-import { book } from '../core/src/testing/world';
+import { bare } from '@hand-ladle/testing/asked';
+import { confirmedAtRandom, hiddenIn } from '@hand-ladle/testing/hidden-words';
+import { book } from '@hand-ladle/testing/world';
+import { compose } from '../core/src/dish/compose';
 
 const DISHES = Number(process.env['HIDDEN_WORDS'] ?? 100_000);
 /** Every so many dishes the cook's taps are tried too: each is as slow as twelve worksheets. */

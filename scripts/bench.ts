@@ -9,7 +9,7 @@ import {
   type Recipe,
   type WorksheetInput,
 } from '@hand-ladle/core';
-import { CORPUS } from '../core/src/testing/corpus';
+import { CORPUS } from '@hand-ladle/testing/corpus';
 
 /** Median time of each run in microseconds, taken in turn so that a busy moment hits all of them, after a warm-up. */
 function medians<K extends string>(runs: Record<K, () => unknown>, rounds = 500): Record<K, number> {

@@ -1,4 +1,4 @@
-/** Writes the widths of the shipped type to core/src/print/type-metrics.json, so that core can set labels without a font. */
+/** Writes the widths of the shipped type to core/src/paper/print/type-metrics.json, so that core can set labels without a font. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
@@ -29,7 +29,7 @@ const metrics = {
   characters: characters.join(''),
   widths,
 };
-writeFileSync('core/src/print/type-metrics.json', `${JSON.stringify(metrics)}\n`);
+writeFileSync('core/src/paper/print/type-metrics.json', `${JSON.stringify(metrics)}\n`);
 console.log(
   `${characters.length} characters, x-height ${regular.xHeight / em}, ascent ${regular.ascent}, descent ${regular.descent}`,
 );

@@ -1,6 +1,6 @@
 /** What the API answers and what the PDF prints are the same, figure by figure, for a thousand random dishes. */
 import { DRAFT_ON_ROLL, type Label, type LabelFigure } from '@hand-ladle/core';
-import { randomFrom } from '../../core/src/testing/random-recipe';
+import { randomFrom } from '@hand-ladle/testing/random-recipe';
 import { contentOf, setBy } from '../src/labels/options';
 import { bytesOf, formOf, newPdf } from '../src/pdf';
 import { textOf } from './pdf-reader';

@@ -1,8 +1,7 @@
 /** A pack's answers held against its own statement: what the statement says, no answer may leave out. */
-import type { Food } from '../food';
-import type { Pack } from '../kitchen/kitchen';
-import { readStatement } from './read-statement';
-import { SUBSTANCE_NAMES, type Substance } from './substances';
+import { type Food, type Substance, SUBSTANCE_NAMES } from '../food';
+import type { Pack } from '../kitchen';
+import { readStatement } from './statement';
 
 const ANSWER_WORDS = {
   contains: 'contains',

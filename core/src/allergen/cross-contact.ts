@@ -1,10 +1,8 @@
 /** What shared equipment may pass on to a dish: "may contain", with the piece of equipment and the food named. */
-import type { Food } from '../food';
-import type { Kitchen } from '../kitchen';
-import type { SharedEquipment } from '../kitchen/shared';
-import { lineFoodTraces, type Evidence } from './standing';
-import { bitsOf, SUBSTANCES } from './substances';
+import { bitsOf, type Food, SUBSTANCES } from '../food';
+import type { Kitchen, SharedEquipment } from '../kitchen';
 import type { Trace } from './flags';
+import { type Evidence, lineFoodTraces } from './standing';
 
 /** Allergens cling to steel; that a food is an oil or refined does not. */
 const CLINGING = bitsOf(SUBSTANCES);

@@ -2,10 +2,17 @@
  * The dictionary of words that mean an allergen or an animal, wherever they stand: the words of statements, the traps, the
  * words of kitchens, and the names that only look so. Reader and audit use it, and share nothing else.
  */
-import { nameWords } from '../food/names';
-import { KITCHEN_WORDS, ONLY_IN_LINES, OTHER_NAMES, OTHER_NAMES_HOLD } from './kitchen-words';
-import { ANIMAL_TERMS, HARMLESS_NAMES, NAMED_WITHIN, STATEMENT_TERMS } from './statement-terms';
-import { bitsOf, type Substance, type SubstanceBits } from './substances';
+import { bitsOf, nameWords, type Substance, type SubstanceBits } from '../food';
+import {
+  ANIMAL_TERMS,
+  HARMLESS_NAMES,
+  KITCHEN_WORDS,
+  NAMED_WITHIN,
+  ONLY_IN_LINES,
+  OTHER_NAMES,
+  OTHER_NAMES_HOLD,
+  STATEMENT_TERMS,
+} from './statement';
 import { TRAPS } from './traps';
 
 /** What a phrase holds, or may hold, whatever the brand. */

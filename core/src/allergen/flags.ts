@@ -1,24 +1,25 @@
 /** Which allergens a line, a component or a dish brings, by which path, and on what evidence. */
-import type { Food } from '../food';
-import type { Kitchen } from '../kitchen';
-import { lineFoodTraces, type Evidence, type FoodTrace, type Standing } from './standing';
-import { worse, type AllergenStatus } from './status';
 import {
+  type Allergen,
+  type AllergenSetting,
   allergensOf,
+  type AllergenStatus,
   bitsOf,
+  type Food,
+  type Matter,
+  type Origin,
   ORIGIN_NAMES,
   ORIGINS,
   STANDARDS,
-  SUBSTANCE_NAMES,
-  substancesIn,
-  type Allergen,
-  type AllergenSetting,
-  type Matter,
-  type Origin,
   type Substance,
+  SUBSTANCE_NAMES,
   type SubstanceBits,
+  substancesIn,
   type Wanted,
-} from './substances';
+  worse,
+} from '../food';
+import type { Kitchen } from '../kitchen';
+import { type Evidence, type FoodTrace, lineFoodTraces, type Standing } from './standing';
 
 /** One way something came into a dish, from the dish's line down to the food. */
 export interface Trace extends FoodTrace {

@@ -1,10 +1,27 @@
-export * from './substances';
-export * from './status';
-export * from './standing';
-export * from './flags';
-export * from './free';
-export * from './matrix';
-export * from './traps';
-export * from './cross-contact';
-export * from './read-statement';
-export * from './contradictions';
+/** Which allergens a food or a dish brings, by which path, and on what evidence. */
+export { contradictionsOf } from './contradictions';
+export { equipmentTraces } from './cross-contact';
+export { isWordOfMeaning, longestMeaning, type Meaning, meaningOf, TELLING_WORDS } from './dictionary';
+export {
+  type AllergenFlag,
+  flagsOf,
+  standardFlagsOf,
+  touches,
+  type Trace,
+  tracesOf,
+  worstStatus,
+} from './flags';
+export { isFree } from './free';
+export {
+  answersOf,
+  type Disagreement,
+  disagreementsOf,
+  isDoubtfulMark,
+  readMark,
+  SHEET_COLUMNS,
+  sheetAnswers,
+  sheetColumnOf,
+} from './matrix';
+export { animalStateOf, clearEvidence, containedIn, type Evidence, foodTraces } from './standing';
+export { DISH_NAMES, readStatement, type StatementReading } from './statement';
+export { trapWords } from './traps';

@@ -2,10 +2,9 @@
  * The allergen table of a specification sheet: a column an allergen, a mark a product. What a column speaks of is read
  * by the words of the statement reader, so that both have one source; what a mark means a person can correct.
  */
-import { plainText } from '../food/names';
-import type { Pack, PackAnswer } from '../kitchen/kitchen';
-import { readStatement, type StatementMention } from './read-statement';
-import { SUBSTANCE_NAMES, SUBSTANCES, EU_TREE_NUTS, US_TREE_NUTS, type Substance } from './substances';
+import { EU_TREE_NUTS, plainText, type Substance, SUBSTANCE_NAMES, SUBSTANCES, US_TREE_NUTS } from '../food';
+import type { Pack, PackAnswer } from '../kitchen';
+import { readStatement, type StatementMention } from './statement';
 
 /** A column of a sheet: `trace` speaks of what may be in it only. */
 export interface SheetColumn {

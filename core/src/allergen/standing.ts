@@ -1,19 +1,20 @@
 /** How one food stands to everything it is traced for in a kitchen, and on what evidence. */
-import type { AnimalState, Food } from '../food';
-import { breaksWholeFood } from '../kitchen/standard';
-import { packOf, type Kitchen, type Pack } from '../kitchen/kitchen';
-import { nameWords } from '../food/names';
-import { readStatement } from './read-statement';
-import { worse, type AllergenStatus } from './status';
 import {
   ALL_BITS,
+  type AllergenStatus,
+  type AnimalState,
   bitsOf,
-  SUBSTANCES,
-  substancesIn,
+  type Food,
+  nameWords,
   type OwnAllergen,
   type Substance,
+  SUBSTANCES,
+  substancesIn,
   type Wanted,
-} from './substances';
+  worse,
+} from '../food';
+import { breaksWholeFood, type Kitchen, type Pack, packOf } from '../kitchen';
+import { readStatement } from './statement';
 import { isTrapped, trapWords } from './traps';
 
 /** Why a food stands as it does to a substance. */

@@ -1,7 +1,5 @@
 /** Where an allergen hides: named on the line, while nobody has read the pack and where it is in the food by nature. */
-import type { Food } from '../food';
-import { nameWords } from '../food/names';
-import type { Substance } from './substances';
+import { type Food, nameWords, type Substance } from '../food';
 
 export interface Trap {
   /** Names of foods it stands in, as comparable words: a food is caught whose name or label name holds one. */

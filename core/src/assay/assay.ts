@@ -2,7 +2,7 @@
  * A second pair of eyes on matter: what a scale and a laboratory would say to a finished worksheet before its label is signed. It
  * is given plain figures and shares no code with what worked them out, so that one slip cannot hide in both.
  */
-import { ANY_DISH, kindOfDish } from './kinds';
+import { ANY_DISH, kindOfDish } from './dish-kinds';
 
 /** A line as it was weighed out for the batch, with what the larder says of 100 g of it; null where that is not known. */
 export interface SampleLine {

@@ -1,7 +1,6 @@
 /** Which column of somebody's table holds which of our figures: a guess from its heading, for a person to correct. */
 import { SHEET_COLUMNS, sheetColumnOf } from '../allergen';
-import { FOOD_COLUMNS } from '../food';
-import { plainText } from '../food/names';
+import { FOOD_COLUMNS, plainText } from '../food';
 
 export interface TableField {
   /** Column name of our own table, or one that is turned into it (`salt_g`). */

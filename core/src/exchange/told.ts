@@ -2,21 +2,22 @@
  * A recipe as words and answers, without its readings: what every export carries and every import brings. Reading it
  * again with the same larder gives the same recipe.
  */
+import type { Target } from '../batch';
 import type { FoodSet } from '../food';
-import { packedFrom, type PackedPortion } from '../recipe/packed';
-import { readLine } from '../recipe/read-line';
-import { stepsFromTexts } from '../recipe/read-recipe';
 import {
-  BATH_ANSWERS,
-  TECHNIQUES,
   type AppliedSwap,
-  type LineAnswers,
+  BATH_ANSWERS,
   type Confirmed,
+  type LineAnswers,
   type NotIn,
+  packedFrom,
+  type PackedPortion,
+  readLine,
   type Recipe,
   type RecipeLine,
-} from '../recipe/recipe';
-import type { Target } from '../scaling';
+  stepsFromTexts,
+  TECHNIQUES,
+} from '../recipe';
 
 export interface ToldLine {
   id: string;

@@ -1,1 +1,2 @@
-export * from './findings';
+/** Everything unsure or wrong, as data. */
+export { finding, type Finding, type FindingCode, isOpen, worstFirst } from './findings';

@@ -1,5 +1,5 @@
 /** The figures that a screen and a label show of a food or a portion. */
-import { NUTRIENT_NAMES, type NutrientId } from '../nutrition/nutrients';
+import { NUTRIENT_NAMES, type NutrientId } from './nutrients';
 
 /** The figures a screen and a label show, each with its unit in its name. */
 export type FactId =

@@ -2,23 +2,23 @@
  * A food as one row of a table that a cook can edit in a spreadsheet: the columns, and reading and writing a row.
  * Data files, export and import all use it. An empty cell is unknown, never zero.
  */
-import { ALLERGEN_STATUSES, isWorse, type AllergenStatus } from '../allergen/status';
-import { SUBSTANCES, type Substance } from '../allergen/substances';
-import { KJ_PER_KCAL, SALT_PER_SODIUM } from '../nutrition/energy';
-import { NUTRIENTS, type Composition, type NutrientId } from '../nutrition/nutrients';
+import { KJ_PER_KCAL, SALT_PER_SODIUM } from './energy';
 import {
   ANIMAL_STATES,
   CAUTION_CODES,
+  type Food,
   FOOD_KINDS,
   FOOD_STATES,
   PRICE_CLASSES,
   SCALING_ROLES,
   SOURCE_CLASSES,
-  WHOLE_FOOD_CLASSES,
-  type Food,
   type SourceClass,
+  WHOLE_FOOD_CLASSES,
 } from './food';
 import { plainText } from './names';
+import { type Composition, type NutrientId, NUTRIENTS } from './nutrients';
+import { ALLERGEN_STATUSES, type AllergenStatus, isWorse } from './status';
+import { type Substance, SUBSTANCES } from './substances';
 
 /** The column of a nutrient: `saturatesG` stands under `saturates_g`. */
 export const nutrientColumn = (id: NutrientId): string =>

@@ -1,7 +1,7 @@
 /** A frozen larder, indexed once: by id, by every name, and by word for misspellings. */
-import { NUTRIENTS } from '../nutrition/nutrients';
 import type { Food } from './food';
 import { nameWords } from './names';
+import { NUTRIENTS } from './nutrients';
 
 export interface NameEntry {
   /** Ids of the foods (or components) this name may mean, most usual first. */

@@ -1,7 +1,7 @@
 /** A food as the larder knows it: names, what 100 g holds, what can hurt, how it is measured and used. */
-import type { Composition } from '../nutrition/nutrients';
-import type { Substance } from '../allergen/substances';
-import type { AllergenStatus } from '../allergen/status';
+import type { Composition } from './nutrients';
+import type { AllergenStatus } from './status';
+import type { Substance } from './substances';
 
 /** Where a figure came from. Every figure of the larder carries one of these classes. */
 export const SOURCE_CLASSES = [
@@ -25,7 +25,7 @@ export type FoodState = (typeof FOOD_STATES)[number];
 export const FOOD_KINDS = ['single', 'product'] as const;
 export type FoodKind = (typeof FOOD_KINDS)[number];
 
-/** How a line of this food follows the batch; the rules are in core/scaling. Salt is a seasoning weighed tightly. */
+/** How a line of this food follows the batch; the rules are in core/batch. Salt is a seasoning weighed tightly. */
 export const SCALING_ROLES = ['linear', 'seasoning', 'salt', 'leavening', 'starch'] as const;
 export type ScalingRole = (typeof SCALING_ROLES)[number];
 

@@ -1,6 +1,6 @@
 /** Finds which food a phrase names, and says how sure that is. */
-import { nameWords } from './names';
 import type { FoodSet } from './food-set';
+import { nameWords } from './names';
 
 export interface FoodMatch {
   /** Ids the name may mean, most usual first; they differ in state (dry, cooked, tinned). */

@@ -3,9 +3,7 @@
  * and that the screen names as such.
  */
 import type { ScalingRole } from '../food';
-import type { Weight } from '../quantity';
-import type { VagueUnit } from '../quantity';
-import { weightWithSpread } from '../quantity';
+import { type VagueUnit, type Weight, weightWithSpread } from '../quantity';
 import type { Heat } from './kitchen';
 
 /** Grams of a vague word where neither the kitchen nor the food's table knows better, and how unsure it is. */

@@ -1,5 +1,5 @@
 /** Who a kitchen cooks for: groups of guests and what each must not have. */
-import { type FreeFromPolicy } from './policy';
+import type { FreeFromPolicy } from './policy';
 
 export interface DinerGroup {
   id: string;

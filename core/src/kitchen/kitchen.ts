@@ -1,16 +1,20 @@
 /** A kitchen: its regime, measures, machines, standard, packs, and what it has weighed. */
-import { type AllergenSetting, type Substance } from '../allergen/substances';
-import { nameWords } from '../food/names';
-import { type NutrientId } from '../nutrition/nutrients';
-import { type UnitSystem } from '../quantity';
-import { type SwapEntry, type SwapRating } from '../swap/swap';
-import { type DinerGroup } from './diners';
-import { type OwnedPans, type Scale, type Vessel } from './equipment';
-import { type SharedEquipment } from './shared';
-import { type KitchenStandard } from './standard';
-import { type NutrientTarget } from '../nutrition/targets';
-import { PLAIN_SERVICE, type KitchenService } from './service';
-import { type FreeFromPolicy } from './policy';
+import {
+  type AllergenSetting,
+  nameWords,
+  type NutrientId,
+  type Substance,
+  type SwapEntry,
+  type SwapRating,
+} from '../food';
+import type { UnitSystem } from '../quantity';
+import type { DinerGroup } from './diners';
+import type { OwnedPans, Scale, Vessel } from './equipment';
+import type { FreeFromPolicy } from './policy';
+import { type KitchenService, PLAIN_SERVICE } from './service';
+import type { SharedEquipment } from './shared';
+import type { KitchenStandard } from './standard';
+import type { NutrientTarget } from './targets';
 
 /** How hard something is cooked; decides how much water leaves it. */
 export type Heat = 'bare simmer' | 'gentle simmer' | 'rolling boil' | 'oven';

@@ -1,5 +1,5 @@
 /** What a kitchen lets pass for guests who must be free from something. */
-import { type AllergenStatus } from '../allergen/status';
+import type { AllergenStatus } from '../food';
 
 /** Which statuses count as free when a dish is served free from something. */
 export interface FreeFromPolicy {

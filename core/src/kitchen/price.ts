@@ -1,6 +1,6 @@
 /** What a gram of a food costs in a kitchen: by the pack on record, else by its price class. */
-import type { Food, PriceClass } from '../food/food';
-import { packOf, type Kitchen } from './kitchen';
+import type { Food, PriceClass } from '../food';
+import { type Kitchen, packOf } from './kitchen';
 
 /** Money per kilogram as purchased, where no pack says: only to compare foods (convention). */
 export const PRICE_OF_CLASS: Readonly<Record<PriceClass, number>> = { low: 2, mid: 6, high: 16 };

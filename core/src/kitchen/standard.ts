@@ -1,5 +1,5 @@
 /** How this kitchen likes things done, where cooks differ. It never changes a recipe: it asks. */
-import type { Food } from '../food/food';
+import type { Food } from '../food';
 
 export const FRYING_FATS = ['as written', 'water or stock', 'dry hot pan', 'a little oil'] as const;
 export const SALT_WAYS = ['as written', 'low', 'none'] as const;

@@ -2,11 +2,10 @@
  * Baths: what food lies in and is lifted out of. Oil it is fried in, water it is soaked, boiled or steamed in, a marinade, salt it
  * weeps under, the liquid it is strained out of. Read from the words of the method; what they leave open is open.
  */
-import type { Recipe } from '../recipe/recipe';
-import { deepFryingStep } from '../recipe/work';
-import { BOILS, bathOf, byIds, gramsOf, heaviestOf, solids, type Bath } from './bath';
+import { deepFryingStep, type Recipe } from '../recipe';
+import { type Bath, bathOf, BOILS, byIds, gramsOf, heaviestOf, solids } from './bath';
 import { drainingAfter, isItself, KEEPS, OBJECT } from './draining';
-import { isCalled, momentsOf, type ActLine, type Moment } from './moments';
+import { type ActLine, isCalled, type Moment, momentsOf } from './moments';
 import { boilings, soakings, steamings } from './water-baths';
 
 const MARINADE_GONE =

@@ -1,5 +1,5 @@
 /** Draining, read from words: what is poured off or lifted out, what is named in it, and what of the liquid is kept back. */
-import { isCalled, type ActLine, type Moment } from './moments';
+import { type ActLine, isCalled, type Moment } from './moments';
 
 export const DRAINS =
   /\b(?:drain|(?:and|then|are|is) drained)\b(?! (?:if|any|only|most|some|a little|excess)\b)|\b(?:pour|tip|throw) (?:off |away |out )?(?:the |its |all |this )?(?:cooking |soaking )?(?:water|liquid)\b(?: (?:off|away|out))?|\bdiscard(?:ing)? (?:the |its |all )?(?:cooking |soaking |boiling )?(?:water|liquid)|\bstrain\b|\b(?:in|into|through) a (?:colander|sieve|strainer)\b|\b(?:lift|scoop|take|fish)(?:ed)?(?: \w+){0,3} out\b|\bslotted spoon\b|\btongs\b|\b(?:refresh|rins)(?:e|ed)? (?:\w+ ){0,2}(?:in|under|with) (?:iced|cold)|\bplunge[ds]? (?:\w+ ){0,2}into (?:iced|cold)|\bsqueeze(?:d)? (?:\w+ )?dry\b/;

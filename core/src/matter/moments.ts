@@ -1,6 +1,6 @@
 /** The method cut into moments: one thing done, with the lines it names. Baths are read from moments, never from whole steps. */
 import { nameWords } from '../food';
-import type { Recipe, RecipeStep } from '../recipe/recipe';
+import type { Recipe, RecipeStep } from '../recipe';
 
 /** A line as the acts of a method see it. */
 export interface ActLine {

@@ -1,8 +1,8 @@
 /** Water food is soaked, boiled or steamed in, read from the moments of a method. */
-import type { Recipe } from '../recipe/recipe';
-import { BOILS, bathOf, byIds, gramsOf, solids, type Bath } from './bath';
-import { DRAINS, drainingAfter, KEEPS } from './draining';
-import { isCalled, watersOf, type ActLine, type Moment } from './moments';
+import type { Recipe } from '../recipe';
+import { type Bath, bathOf, BOILS, byIds, gramsOf, solids } from './bath';
+import { drainingAfter, DRAINS, KEEPS } from './draining';
+import { type ActLine, isCalled, type Moment, watersOf } from './moments';
 
 const FOR_SOAKING = /\b(?:for|to) (?:the )?soak/;
 /** Soaking by its name, or by water that is poured over. */

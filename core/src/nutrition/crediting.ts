@@ -3,7 +3,7 @@
  * confirmed by the state agency: product formulation statements and the guide's own yields decide.
  */
 import type { Food } from '../food';
-import type { BandId } from '../kitchen/service';
+import type { BandId } from '../kitchen';
 import type { PortionFood } from './plate';
 
 export const VEGETABLE_SUBGROUPS = [

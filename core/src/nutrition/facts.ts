@@ -1,9 +1,15 @@
 /** Nutrition facts of a portion and of 100 g, with what is missing. */
-import { type Regime } from '../allergen/substances';
-import { availableCarbohydrate, energyOf, SALT_PER_SODIUM } from './energy';
-import { NUTRIENTS, type NutrientId } from './nutrients';
-import { type NutrientSum } from './sum';
-import { type FactId, type Facts } from '../food/facts';
+import {
+  availableCarbohydrate,
+  energyOf,
+  type FactId,
+  type Facts,
+  type NutrientId,
+  NUTRIENTS,
+  type Regime,
+  SALT_PER_SODIUM,
+} from '../food';
+import type { NutrientSum } from './sum';
 
 export interface MissingFigure {
   id: FactId | 'waterG';

@@ -1,10 +1,8 @@
 /** What is left of a line's nutrients when it is served: cooking, draining and rinsing, and alcohol that leaves. */
-import type { Food } from '../food';
-import type { RecipeLine, RecipeStep } from '../recipe/recipe';
-import { cookingMethodOf, minutesCooked } from '../recipe/work';
-import { NUTRIENTS } from './nutrients';
-import { alcoholLeft, retentionMethodOf, retentionOf, type RetentionMethod } from './retention';
-import { sodiumShare, type KeptShares } from './sum';
+import { type Food, NUTRIENTS } from '../food';
+import { cookingMethodOf, minutesCooked, type RecipeLine, type RecipeStep } from '../recipe';
+import { alcoholLeft, type RetentionMethod, retentionMethodOf, retentionOf } from './retention';
+import { type KeptShares, sodiumShare } from './sum';
 
 const SODIUM = NUTRIENTS.indexOf('sodiumMg');
 const ALCOHOL = NUTRIENTS.indexOf('alcoholG');

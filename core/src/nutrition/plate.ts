@@ -2,8 +2,8 @@
  * The plate check: a grain, a bean, a vegetable, a green and a whole-food fat, and at least three colours. Kitchen practice
  * (convention); it informs and forbids nothing.
  */
-import { breaksWholeFood } from '../kitchen/standard';
 import type { Food } from '../food';
+import { breaksWholeFood } from '../kitchen';
 
 export const PLATE_PARTS = ['grain', 'bean', 'vegetable', 'green', 'whole-food fat'] as const;
 export type PlatePart = (typeof PLATE_PARTS)[number];

@@ -3,9 +3,8 @@
  * release 6, grouped by kind and rounded to 5 %; the grouping is ours (convention). Foods that are cooked, tinned or
  * prepared already carry the figures of what they are, so nothing is taken off twice.
  */
-import type { Food } from '../food';
-import type { CookingMethod } from '../recipe/work';
-import { NUTRIENTS, type NutrientId } from './nutrients';
+import { type Food, type NutrientId, NUTRIENTS } from '../food';
+import type { CookingMethod } from '../recipe';
 
 /** Ways of cooking a factor is known for. `drained`: boiled, and the water thrown away. */
 export const RETENTION_METHODS = ['boiled', 'drained', 'steamed', 'roasted', 'fried'] as const;

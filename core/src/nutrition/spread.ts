@@ -1,7 +1,6 @@
 /** How far a figure of the larder may be off, by where it came from (convention: no source states its own spread). */
-import type { Food, SourceClass } from '../food';
-import { packOf, type Kitchen } from '../kitchen';
-import { NUTRIENTS, type NutrientId } from './nutrients';
+import { type Food, type NutrientId, NUTRIENTS, type SourceClass } from '../food';
+import { type Kitchen, packOf } from '../kitchen';
 
 /** Kinds of figures that vary alike from one field, season and tin to the next. */
 export type FigureKind = 'macro' | 'mineral' | 'vitamin';

@@ -1,6 +1,5 @@
 /** Nutrients summed over lines. A missing figure stays missing: the sum then says "at least". */
-import type { Food } from '../food';
-import { NUTRIENTS, type NutrientId } from './nutrients';
+import { type Food, type NutrientId, NUTRIENTS } from '../food';
 
 /** A sum of nutrients and, for each, the lines that lack a figure. */
 export interface NutrientSum {

@@ -1,6 +1,5 @@
 /** How far a figure on a label may be from what is in the food, by each law. */
-import type { Regime } from '../allergen/substances';
-import { type FactId } from '../food/facts';
+import type { FactId, Regime } from '../food';
 
 /** What the food may hold where a label declares a figure; null is no bound on that side. */
 export interface ToleranceBand {

@@ -1,7 +1,6 @@
 /** What a food holds in a kitchen: the panel of the pack it buys, and reference figures where the panel is silent. */
-import type { Food, FoodSet } from '../food';
-import { packOf, type Kitchen } from '../kitchen';
-import { NUTRIENTS } from './nutrients';
+import { type Food, type FoodSet, NUTRIENTS } from '../food';
+import { type Kitchen, packOf } from '../kitchen';
 
 const VECTORS = new WeakMap<Kitchen, Map<string, Float64Array | null>>();
 

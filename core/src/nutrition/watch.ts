@@ -2,8 +2,7 @@
  * Nutrients a plant kitchen keeps an eye on, and those a hospital asks for. Information only: what a person needs is for a
  * dietitian to say.
  */
-import type { Regime } from '../allergen/substances';
-import { type FactId, type Facts } from '../food/facts';
+import type { FactId, Facts, Regime } from '../food';
 
 export interface WatchNutrient {
   id: FactId;

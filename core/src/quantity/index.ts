@@ -1,4 +1,29 @@
-export * from './units';
-export * from './number';
-export * from './weight';
-export * from './format';
+/** Numbers as people write them, units, weights, and how a figure is told. */
+export {
+  figureText,
+  fixedText,
+  formatGrams,
+  gramsText,
+  roundToDecimals,
+  roundToStep,
+  scaleText,
+  signedText,
+  weightText,
+} from './format';
+export { type Figure, readFigure, spellFractions } from './number';
+export {
+  celsiusFromFahrenheit,
+  fahrenheitFromCelsius,
+  isMassUnit,
+  isVagueUnit,
+  isVolumeUnit,
+  massOf,
+  MILLILITRES_PER,
+  type Unit,
+  UNIT_WORDS,
+  type UnitSystem,
+  type VagueUnit,
+  volumeOf,
+  type VolumeUnit,
+} from './units';
+export { isSettled, timesFigure, type Weight, type WeightOrigin, weightWithSpread } from './weight';

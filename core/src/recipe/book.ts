@@ -1,6 +1,5 @@
 /** Everything a recipe leans on, frozen for one computation: the larder, the components, the swaps. */
-import type { FoodSet } from '../food';
-import type { SwapEntry } from '../swap/swap';
+import type { FoodSet, SwapEntry } from '../food';
 import type { Recipe } from './recipe';
 
 export interface Book {

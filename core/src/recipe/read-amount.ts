@@ -1,13 +1,13 @@
 /** Reads the amount a line begins with: figures, units, sizes, packs, and words of amount without a figure. */
 import {
+  type Figure,
   isMassUnit,
   isVagueUnit,
   isVolumeUnit,
   massOf,
   readFigure,
-  UNIT_WORDS,
-  type Figure,
   type Unit,
+  UNIT_WORDS,
 } from '../quantity';
 import type { Measured } from './recipe';
 import { ABOUT_WORDS, FILLING_WORDS, HEAPING_WORDS, SIZE_WORDS } from './words';

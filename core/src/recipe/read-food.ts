@@ -1,17 +1,19 @@
 /** Which food a phrase of a line means, in which form and state, and how sure that is. */
-import { bitsOf, SUBSTANCES, type SubstanceBits } from '../allergen/substances';
-import { meaningOf } from '../allergen/dictionary';
+import { meaningOf } from '../allergen';
 import {
-  matchFood,
-  nameIn,
-  suggestFoods,
+  bitsOf,
   type Food,
   type FoodMatch,
   type FoodSet,
   type FoodState,
+  matchFood,
+  nameIn,
+  type SubstanceBits,
+  SUBSTANCES,
+  suggestFoods,
 } from '../food';
 import type { Measured } from './recipe';
-import { PLANT_VERSION, PULSE_STATE_WORDS, STATE_WORDS, isFormWord } from './words';
+import { isFormWord, PLANT_VERSION, PULSE_STATE_WORDS, STATE_WORDS } from './words';
 
 export interface FoodRead {
   /** Ids the line may mean, the likeliest first; empty when nothing matched. */

@@ -1,11 +1,10 @@
 /** Reads one written ingredient line into food, form, amount and unit. The text itself is never changed. */
-import type { FoodSet } from '../food';
-import { inSentence } from '../food';
 import { finding, type Finding } from '../finding';
+import { type FoodSet, inSentence } from '../food';
 import { isMassUnit, isVagueUnit, UNIT_WORDS } from '../quantity';
 import { prepareLine } from './prepare-line';
-import { readAmount, saysWeight, statedGrams, type AmountRead } from './read-amount';
-import { readFood, type FoodRead } from './read-food';
+import { type AmountRead, readAmount, saysWeight, statedGrams } from './read-amount';
+import { type FoodRead, readFood } from './read-food';
 import type { AmountKind, Measured, Reading } from './recipe';
 
 /** Longest line that is read whole, in characters; the rest is kept in the text. */

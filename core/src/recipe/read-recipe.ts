@@ -1,12 +1,11 @@
 /** Reads a whole pasted recipe: title, portions, lines with their headings, and steps. */
 import { finding, type Finding } from '../finding';
-import type { FoodSet } from '../food';
-import { nameWords } from '../food';
+import { type FoodSet, nameWords } from '../food';
 import { readFigure, spellFractions, UNIT_WORDS } from '../quantity';
 import { readLine } from './read-line';
 import { readStep } from './read-step';
-import { splitLine, spokenLines } from './split-line';
 import type { Recipe, RecipeLine, RecipeStep } from './recipe';
+import { splitLine, spokenLines } from './split-line';
 
 /** Lines of text that are read; a longer text is a book, not a recipe. */
 export const TEXT_LINES = 2000;

@@ -1,10 +1,10 @@
 /** Reads one step: how hard and how long it cooks, in what, which lines it uses, what to look for. */
-import { nameWords, type FoodSet } from '../food';
+import { type FoodSet, nameWords } from '../food';
 import type { Heat } from '../kitchen';
 import { isMassUnit, isVolumeUnit, spellFractions } from '../quantity';
 import { readAmount } from './read-amount';
-import { temperatureFindings, temperaturesIn, timesIn, type StepTemperature } from './step-times';
-import { foodIdOf, type Cooking, type RecipeLine, type StepReading } from './recipe';
+import { type Cooking, foodIdOf, type RecipeLine, type StepReading } from './recipe';
+import { type StepTemperature, temperatureFindings, temperaturesIn, timesIn } from './step-times';
 
 const COOKING: readonly { pattern: RegExp; heat: Heat }[] = [
   { pattern: /\b(?:oven|bake|roast)/, heat: 'oven' },

@@ -2,8 +2,8 @@
  * The words of a written line with what each is: figure, unit, food, joint, denial. They are annotated once; lines are made by
  * claiming spans of them, and what no line claims is the audit's.
  */
-import { longestMeaning, meaningOf } from '../allergen/dictionary';
-import { nameWords, type FoodSet } from '../food';
+import { longestMeaning, meaningOf } from '../allergen';
+import { type FoodSet, nameWords } from '../food';
 import { readFigure, spellFractions, UNIT_WORDS } from '../quantity';
 import { ABOUT_WORDS, FILLING_WORDS, HEAPING_WORDS, isFormWord, SIZE_WORDS } from './words';
 

@@ -6,7 +6,7 @@
 import type { FoodSet } from '../food';
 import { spellFractions } from '../quantity';
 import { readAmount } from './read-amount';
-import { isFiller, isParticiple, spansOf, type Span } from './spans';
+import { isFiller, isParticiple, type Span, spansOf } from './spans';
 
 /** A part of a written line that is a line of its own. */
 export interface LinePart {

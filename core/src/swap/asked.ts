@@ -1,24 +1,20 @@
 /** What is looked for in a dish, and whether a food may stand in it or be brought in. */
+import { foodTraces, isFree, touches, worstStatus } from '../allergen';
+import { compose, type Composed } from '../dish';
 import {
-  foodTraces,
-  isFree,
-  touches,
+  type Food,
+  type NutrientId,
+  NUTRIENTS,
+  type SwapFunction,
   VEGAN,
+  type Wanted,
   wantedByAll,
   WHOLE_FOOD,
-  worstStatus,
-  type Wanted,
-} from '../allergen';
-import { passes, priceOf, type FreeFromPolicy, type Kitchen } from '../kitchen';
-import { type Food } from '../food';
-import { NUTRIENTS, type NutrientId } from '../nutrition';
-import { type Book } from '../recipe/book';
-import { type Recipe } from '../recipe/recipe';
-import { compose } from '../worksheet/compose';
-import { type Composed } from '../worksheet/composed';
+} from '../food';
+import { type FreeFromPolicy, type Kitchen, passes, priceOf } from '../kitchen';
+import type { Book, Recipe } from '../recipe';
 import { leavesOf } from './leaves';
 import { bindingPower } from './setting';
-import { type SwapFunction } from './swap';
 
 /** Figures of one gram of a food or component. */
 export interface GramFigures {

@@ -1,9 +1,8 @@
 /** Whether a swap works where a food stands: how its recipe is made, against the limits of the entry. */
-import { inSentence, type Food } from '../food';
-import { isBakedDeep, stagesOf } from '../recipe/work';
-import { type Composed, type ComposedLine } from '../worksheet/composed';
+import type { Composed, ComposedLine } from '../dish';
+import { type Food, inSentence, type Making, type SwapEntry, type SwapFunction } from '../food';
+import { isBakedDeep, stagesOf } from '../recipe';
 import { mustSet } from './setting';
-import type { Making, SwapEntry, SwapFunction } from './swap';
 import { fallsApart, PROCESSED, staysHard, staysRaw, workAt } from './work';
 
 const WORDS: Readonly<Record<Making, string>> = {

@@ -1,15 +1,7 @@
-export * from './swap';
-export * from './library';
-export * from './setting';
-export * from './fit';
-export * from './leaves';
-export * from './search';
-export * from './question';
-export * from './problem';
-export * from './blockers';
-export * from './plan';
-export * from './by-hand';
-export * from './variant';
-export * from './versions';
-export * from './nearest';
-export * from './asked';
+/** The work a food does in a dish, and whether a swap works where it stands. */
+export { Asked } from './asked';
+export { misfitOf } from './fit';
+export { type Leaf, leavesOf } from './leaves';
+export { bindingOf, LEAST_BINDING, mustSet } from './setting';
+export { brokenIn, followingSwaps, ownSwaps, swapFindings } from './variant';
+export { workAt } from './work';

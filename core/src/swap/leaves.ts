@@ -1,5 +1,5 @@
 /** Every food of a dish, components opened to the bottom, with the recipe it stands in. */
-import { type Composed, type ComposedLine } from '../worksheet/composed';
+import type { Composed, ComposedLine } from '../dish';
 
 export interface Leaf {
   /** The dish's line it came by. */

@@ -1,6 +1,6 @@
 /** Whether a mix holds together: what must be shaped, cut or rolled needs something in it that binds. */
 import type { Food } from '../food';
-import type { Recipe } from '../recipe/recipe';
+import type { Recipe } from '../recipe';
 import type { Leaf } from './leaves';
 
 const SHAPED =

@@ -1,17 +1,14 @@
 /** A variant follows its parent. A swap that no longer fits what it stands in comes back as a decision. */
+import type { Composed } from '../dish';
 import { finding, type Finding } from '../finding';
-import { inSentence } from '../food';
-import type { Kitchen } from '../kitchen';
+import { inSentence, type SwapEntry } from '../food';
+import { type Kitchen, swapHere } from '../kitchen';
 import { figureText } from '../quantity';
-import type { Book } from '../recipe/book';
-import type { AppliedSwap, Recipe } from '../recipe/recipe';
-import { type Composed } from '../worksheet/composed';
-import { misfitOf } from './fit';
-import { leavesOf, type Leaf } from './leaves';
-import { swapHere } from './library';
+import type { AppliedSwap, Book, Recipe } from '../recipe';
 import { Asked } from './asked';
+import { misfitOf } from './fit';
+import { type Leaf, leavesOf } from './leaves';
 import { bindingOf, LEAST_BINDING, mustSet } from './setting';
-import type { SwapEntry } from './swap';
 
 export interface Broken {
   entry: SwapEntry;

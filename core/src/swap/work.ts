@@ -2,11 +2,10 @@
  * The work a food does in the dish it stands in, inferred from the whole recipe: its share of the mix, the water, the
  * fat, the leavening, the heat, the shape. A swap holds only in a work the food does here. All shares are conventions.
  */
-import { isLiquid, type Food } from '../food';
-import { stagesOf } from '../recipe/work';
-import { type Composed, type ComposedLine } from '../worksheet/composed';
+import type { Composed, ComposedLine } from '../dish';
+import { type Food, isLiquid, type SwapFunction } from '../food';
+import { stagesOf } from '../recipe';
 import { mustSet } from './setting';
-import type { SwapFunction } from './swap';
 
 /** What a food may be doing at a line; more than one where the recipe leaves it open. */
 export interface Work {

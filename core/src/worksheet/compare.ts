@@ -1,6 +1,6 @@
 /** A variant beside its parent, line by line: what went out, what stands instead, what it changes for who eats it. */
-import type { AllergenStatus } from '../allergen';
-import type { WorksheetLine } from './lines';
+import type { WorksheetLine } from '../batch';
+import type { AllergenStatus } from '../food';
 import type { Worksheet } from './worksheet';
 
 export interface ComparedSide {

@@ -1,8 +1,8 @@
 /** What is open about a dish as a list for the cook: worst first, by what it can change. */
+import type { WorksheetLine } from '../batch';
+import { type Finding, type FindingCode, isOpen } from '../finding';
 import { FRYING_OIL_GRAMS, GARNISH_GRAMS_A_PORTION, TO_TASTE_SHARE } from '../kitchen';
 import { roundToDecimals } from '../quantity';
-import { isOpen, type Finding, type FindingCode } from '../finding';
-import type { WorksheetLine } from './lines';
 import type { Worksheet } from './worksheet';
 
 /** What an open question can change. */

@@ -1,11 +1,10 @@
 /** The answer to "why?": where a weight or a nutrient of the worksheet comes from, in formulas with their figures. */
-import { keptShares, NUTRIENTS, vectorHere, type NutrientId } from '../nutrition';
+import { factorFor, homePortionGrams, planBatch, type WorksheetLine } from '../batch';
+import { beforeLoss, compose, foodFollows } from '../dish';
+import { type NutrientId, NUTRIENTS } from '../food';
+import { keptShares, vectorHere } from '../nutrition';
 import { figureText, gramsText } from '../quantity';
-import type { Book } from '../recipe/book';
-import { factorFor, planBatch } from './batch';
-import { beforeLoss, compose, foodFollows } from './compose';
-import { homePortionGrams } from './wanted';
-import type { WorksheetLine } from './lines';
+import type { Book } from '../recipe';
 import type { Worksheet, WorksheetInput } from './worksheet';
 
 /** One step of a derivation: what it is, the formula with its figures, where the rule or figure comes from. */

@@ -1,11 +1,8 @@
 /** The batch at hand, said in another way: the same finished weight and portions, whatever the words. */
-import { PAN_FILL, PANS, type Kitchen, type PanId } from '../kitchen';
-import type { Book } from '../recipe/book';
-import type { Target } from '../scaling';
-import { planBatch, type Batch } from './batch';
-import { compose } from './compose';
-import { type Composed } from './composed';
-import { homeDemand } from './wanted';
+import { type Batch, homeDemand, planBatch, type Target } from '../batch';
+import { compose, type Composed } from '../dish';
+import { type Kitchen, PAN_FILL, type PanId, PANS } from '../kitchen';
+import type { Book } from '../recipe';
 import type { WorksheetInput } from './worksheet';
 
 /** A pan to start from where the target names none and the kitchen has it, or has noted no pans at all. */

@@ -1,23 +1,18 @@
-export * from './worksheet';
-export * from './lines';
-export type { StageView } from './stages';
-export type { MassBalance, MatterFlow, MatterRow } from './mass-balance';
-export type { StepTime, TimeRule } from './times';
-export * from './explain';
-export { homeTarget, type Leftover } from './batch';
-export { homePortionGrams } from './wanted';
-export type { MachineChoice } from './machine-choices';
-export { madeFor, type Asking, type ComponentBatch } from './components';
-export * from './demand';
-export * from './express';
-export * from './techniques';
-export * from './batch-sheet';
-export * from './menu';
-export * from './decisions';
-export * from './compare';
-export * from './portion';
-export * from './target-fixes';
-export { madeOf, type Narrowing, type Range } from './ranges';
-export * from './label-extras';
-export * from './packs-to-read';
-export * from './standard-findings';
+/** The one derived value that screen, label, print and API read. */
+export { type ComparedLine, type ComparedSide, compareSheets } from './compare';
+export { type Decision, decisionsOf, startFigure } from './decisions';
+export {
+  type Contribution,
+  contributions,
+  explainFigure,
+  explainLine,
+  FIGURE_NAMES,
+  type FigureId,
+} from './explain';
+export { expressTarget } from './express';
+export type { MatterFlow, MatterRow } from './mass-balance';
+export { packsToRead, type PackToRead } from './packs-to-read';
+export { portionReview, type PortionReview } from './portion';
+export { type TargetFix, targetFixes } from './target-fixes';
+export { type Offer, offersOf, takeOffer } from './techniques';
+export { worksheet, type Worksheet, type WorksheetInput } from './worksheet';

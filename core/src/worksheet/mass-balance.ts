@@ -2,17 +2,13 @@
  * Where every gram goes, from the store to the portions: the whole, its water, dry matter, fat and salt. What comes in equals what
  * goes out, for each of them.
  */
-import { isWater, type Food } from '../food';
+import { type Batch, factorFor, lineFactor } from '../batch';
+import { beforeLoss, type Composed, type ComposedLine, foodFollows, LIQUOR_ID, waterIn } from '../dish';
+import { type Food, isWater, NUTRIENTS } from '../food';
 import type { Kitchen } from '../kitchen';
-import { waterShareOf, type BathKind } from '../matter';
-import { keptShares, NUTRIENTS, vectorHere } from '../nutrition';
-import type { Book } from '../recipe/book';
-import { LIQUOR_ID } from '../recipe/liquor';
-import type { Batch } from './batch';
-import { factorFor, lineFactor } from './batch';
-import { waterIn } from './steam';
-import { beforeLoss, foodFollows } from './compose';
-import { type Composed, type ComposedLine } from './composed';
+import { type BathKind, waterShareOf } from '../matter';
+import { keptShares, vectorHere } from '../nutrition';
+import type { Book } from '../recipe';
 
 /** Grams of a flow and of what it is made of; salt is sodium x 2.5. What the larder does not know counts as none. */
 export interface Matter {

@@ -1,18 +1,9 @@
 /** The packs nobody has read yet, in the order in which reading them settles dishes. */
-import {
-  disagreementsOf,
-  foodTraces,
-  substancesIn,
-  type Disagreement,
-  type Evidence,
-  type Substance,
-} from '../allergen';
-import type { Food } from '../food';
-import { packOf, type Kitchen, type Pack } from '../kitchen';
-import type { Recipe } from '../recipe/recipe';
-import type { Book } from '../recipe/book';
-import { compose } from './compose';
-import { type Composed } from './composed';
+import { type Disagreement, disagreementsOf, type Evidence, foodTraces } from '../allergen';
+import { compose, type Composed } from '../dish';
+import { type Food, type Substance, substancesIn } from '../food';
+import { type Kitchen, type Pack, packOf } from '../kitchen';
+import type { Book, Recipe } from '../recipe';
 
 /** A food whose pack is open: none is on record, nobody has confirmed what one says, or what was read leaves something open. */
 export interface PackToRead {

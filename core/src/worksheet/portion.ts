@@ -1,21 +1,19 @@
 /** One portion looked at as food: what is on the plate, what to watch, what a school may credit, texture. */
+import { type Batch, factorFor, planBatch } from '../batch';
+import { compose, type Composed, foodFollows } from '../dish';
 import type { Kitchen } from '../kitchen';
 import {
   bandCredits,
+  type BandCredits,
   HOSPITAL_NUTRIENTS,
   plateCheck,
-  WATCH_NUTRIENTS,
-  watchFigures,
-  type BandCredits,
   type PlateCheck,
   type PortionFood,
+  WATCH_NUTRIENTS,
   type WatchFigure,
+  watchFigures,
 } from '../nutrition';
-import type { Book } from '../recipe/book';
-import { stagesOf } from '../recipe/work';
-import { factorFor, planBatch, type Batch } from './batch';
-import { compose, foodFollows } from './compose';
-import { type Composed } from './composed';
+import { type Book, stagesOf } from '../recipe';
 import { worksheet, type WorksheetInput } from './worksheet';
 
 /** Foods of `share` of a composed recipe at its own size, components opened. */

@@ -1,9 +1,8 @@
 /** Of the protein of a dish, the share that counts by its quality: the mean of the foods' scores by the protein each brings. */
+import { beforeLoss, type Composed } from '../dish';
 import type { Kitchen } from '../kitchen';
 import { proteinScore, vectorHere } from '../nutrition';
-import type { Book } from '../recipe/book';
-import { beforeLoss } from './compose';
-import { type Composed } from './composed';
+import type { Book } from '../recipe';
 
 interface Protein {
   grams: number;

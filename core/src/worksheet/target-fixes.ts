@@ -2,16 +2,14 @@
  * The cheapest ways to bring a portion to a kitchen's target: another weight of one line, tinned pulses rinsed, or a swap.
  * Each is tried on a whole worksheet; none may make a flag worse, break the kitchen's standard or miss another target.
  */
-import { worse, type AllergenFlag } from '../allergen';
-import { priceOf, type Kitchen } from '../kitchen';
-import { targetStanding, type NutrientTarget, type PortionFood } from '../nutrition';
+import type { AllergenFlag } from '../allergen';
+import { planBatch } from '../batch';
+import { compose, type ComposedLine } from '../dish';
+import { worse } from '../food';
+import { type Kitchen, type NutrientTarget, priceOf, swapsFrom, targetStanding } from '../kitchen';
+import type { PortionFood } from '../nutrition';
 import { figureText } from '../quantity';
-import type { Book } from '../recipe/book';
-import type { Recipe, RecipeLine } from '../recipe/recipe';
-import { swapsFrom } from '../swap/library';
-import { planBatch } from './batch';
-import { compose } from './compose';
-import { type ComposedLine } from './composed';
+import type { Book, Recipe, RecipeLine } from '../recipe';
 import { portionFoods } from './portion';
 import { worksheet, type Worksheet, type WorksheetInput } from './worksheet';
 

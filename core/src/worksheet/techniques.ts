@@ -2,18 +2,22 @@
  * What can be done otherwise with a line, in one tap: the same food in another state, and what this kitchen's standard
  * asks for (water instead of oil, less salt). Nothing is changed until a cook takes it.
  */
+import { factorFor, planBatch } from '../batch';
+import {
+  compose,
+  type Composed,
+  type ComposedLine,
+  type StandardLine,
+  stateExchanges,
+  sweatingWater,
+  withState,
+} from '../dish';
 import { inSentence } from '../food';
-import { HOME_FRYING_PAN, LOW_SALT_SHARE, OIL_FILM_G_PER_M2, type Kitchen } from '../kitchen';
+import { HOME_FRYING_PAN, type Kitchen, LOW_SALT_SHARE, OIL_FILM_G_PER_M2 } from '../kitchen';
 import { figureText, gramsText, roundToDecimals } from '../quantity';
-import { type Book } from '../recipe/book';
-import { type LineAnswers, type Recipe } from '../recipe/recipe';
-import { sweatingWater, type StandardLine } from '../recipe/standardize';
-import { stateExchanges, withState } from '../recipe/state-exchange';
-import { planBatch, factorFor } from './batch';
-import { compose } from './compose';
-import { type Composed, type ComposedLine } from './composed';
-import { type WorksheetInput } from './worksheet';
-import { isFatLine } from './standard-findings';
+import type { Book, LineAnswers, Recipe } from '../recipe';
+import { isFatLine } from './findings';
+import type { WorksheetInput } from './worksheet';
 
 export interface Offer {
   /** Unique in a worksheet: "l3 water". */

@@ -1,8 +1,8 @@
 /** Each printed figure against its legal tolerance band, with the range of what the food may hold. */
-import type { Regime } from '../allergen/substances';
-import { declaredNumber, labelFigures, type FigureTolerance } from '../label';
-import { FACT_NAMES, standingIn, toleranceOf, type FactId, type Facts } from '../nutrition';
-import type { Range } from './ranges';
+import { declaredNumber, type FigureTolerance, labelFigures } from '../declaration';
+import type { Range } from '../dish';
+import { FACT_NAMES, type FactId, type Facts, type Regime } from '../food';
+import { standingIn, toleranceOf } from '../nutrition';
 
 interface Held {
   perPortion: Facts;

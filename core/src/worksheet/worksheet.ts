@@ -2,67 +2,86 @@
  * The worksheet: the one derived value that screen, label, print and API read. Nothing else computes a figure.
  * Pure: the same recipe, book, kitchen and target give the same bytes.
  */
-import { flagsOf, standardFlagsOf, type AllergenFlag } from '../allergen';
-import { isOpen, worstFirst, type Finding } from '../finding';
-import type { Kitchen } from '../kitchen';
+import { type AllergenFlag, flagsOf, standardFlagsOf } from '../allergen';
+import {
+  type Batch,
+  componentBatch,
+  type ComponentBatch,
+  dishDepthMm,
+  factorFor,
+  homePortionGrams,
+  type Leftover,
+  type MachineChoice,
+  machineChoices,
+  planBatch,
+  planComponents,
+  scopeOf,
+  type Serving,
+  type StageView,
+  stageViews,
+  type StepTime,
+  stepTimes,
+  type Target,
+  worksheetLine,
+  type WorksheetLine,
+} from '../batch';
 import {
   allergenStatement,
-  gathered,
+  type FigureTolerance,
   ingredientStatement,
-  inOrder,
+  type Label,
   labelFigures,
   labelPack,
   printedFigures,
   proteinDailyUs,
+  type StatementStyle,
   timesFacts,
   withShares,
-  type FigureTolerance,
-  type Label,
+} from '../declaration';
+import {
+  compose,
+  type Composed,
+  foodFollows,
+  gathered,
+  inOrder,
+  type Narrowing,
+  narrowings,
+  type Range,
+  rangeOfFigure,
+  type RangeScope,
+  type Ratio,
+  ratiosOf,
   type StatementItem,
-  type StatementStyle,
-} from '../label';
+} from '../dish';
+import { type Finding, isOpen, worstFirst } from '../finding';
+import { FACT_IDS, type FactId, type Facts } from '../food';
+import type { Kitchen } from '../kitchen';
 import {
   addFood,
   copySum,
-  FACT_IDS,
   factsOf,
   keptShares,
-  missingFigures,
-  vectorHere,
-  type FactId,
-  type Facts,
   type MissingFigure,
+  missingFigures,
   type NutrientSum,
+  vectorHere,
 } from '../nutrition';
 import { roundToDecimals } from '../quantity';
-import type { Book } from '../recipe/book';
-import { ratiosOf, type Ratio } from '../recipe/ratios';
-import type { Recipe } from '../recipe/recipe';
-import type { Serving, Target } from '../scaling';
-import { factorFor, planBatch, type Batch, type Leftover } from './batch';
-import { componentBatch, planComponents, type ComponentBatch } from './components';
-import { swapFindings } from '../swap/variant';
-import { compose, foodFollows } from './compose';
-import { type Composed } from './composed';
-import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
-import { narrowings, rangeOfFigure, type Narrowing, type Range, type RangeScope } from './ranges';
-import { tolerancesOf } from './tolerances';
-import { targetFindings } from './target-findings';
-import { machineChoices, type MachineChoice } from './machine-choices';
-import { assayFindings } from './assayed';
-import { massBalance, type MassBalance } from './mass-balance';
-import { proteinQuality } from './protein-quality';
-import { homePortionGrams } from './wanted';
-import { stageViews, type StageView } from './stages';
-import { dishDepthMm, stepTimes, type StepTime } from './times';
+import type { Book, Recipe } from '../recipe';
+import { swapFindings } from '../swap';
 import {
+  assayFindings,
   batchFindings,
   freeFromFindings,
   innerFindings,
   missingFindings,
   scalingFindings,
   stepFindings,
-} from './sheet-findings';
+  targetFindings,
+} from './findings';
+import { massBalance, type MassBalance } from './mass-balance';
+import { proteinQuality } from './protein-quality';
+import { tolerancesOf } from './tolerances';
 
 export interface Worksheet {
   recipeId: string;

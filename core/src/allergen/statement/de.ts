@@ -1,6 +1,6 @@
 /** German statements. Names of Regulation (EU) 1169/2011 Annex II in its German text, and what packs derive from them. */
-import { US_TREE_NUTS } from '../substances';
-import { GLUTEN, says, TREE_NUTS, type StatementLanguage } from './language';
+import { US_TREE_NUTS } from '../../food';
+import { GLUTEN, says, type StatementLanguage, TREE_NUTS } from './language';
 
 export const GERMAN: StatementLanguage = {
   id: 'de',

@@ -1,5 +1,5 @@
 /** Italian statements. Names of Regulation (EU) 1169/2011 Annex II in its Italian text, and what packs derive from them. */
-import { GLUTEN, says, TREE_NUTS, type StatementLanguage } from './language';
+import { GLUTEN, says, type StatementLanguage, TREE_NUTS } from './language';
 
 export const ITALIAN: StatementLanguage = {
   id: 'it',

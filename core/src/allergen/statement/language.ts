@@ -1,5 +1,5 @@
 /** What a language of pack statements is made of. The tables of each stand in a file of its own, to read and edit by hand. */
-import { US_TREE_NUTS, type Substance } from '../substances';
+import { type Substance, US_TREE_NUTS } from '../../food';
 
 /** Words and what they mean. In German a stem may stand anywhere in a word ("Vollkornweizenmehl"), elsewhere it begins one. */
 export interface LanguageTerm {

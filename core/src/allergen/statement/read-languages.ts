@@ -1,5 +1,5 @@
 /** Statements in other languages than English, read with the tables of each language whose words stand in the text. */
-import type { Substance } from '../substances';
+import type { Substance } from '../../food';
 import { GERMAN } from './de';
 import { SPANISH } from './es';
 import { FRENCH } from './fr';

@@ -4,14 +4,13 @@
  * in the dish: it is `check` for all it may carry. The audit reads the text for itself and shares nothing with the reader
  * of lines but the dictionaries, so that what the reader overlooks is found here.
  */
-import { bitsOf, ALL_BITS, type SubstanceBits } from '../../allergen';
-import { nameWords } from '../../food';
-import { DISH_NAMES } from '../../allergen/kitchen-words';
-import { packOf, type Kitchen } from '../../kitchen';
+import { DISH_NAMES } from '../../allergen';
+import { ALL_BITS, bitsOf, nameWords, type SubstanceBits } from '../../food';
+import { type Kitchen, packOf } from '../../kitchen';
 import type { Book } from '../book';
 import { foodIdOf, isFoodSure, type NotIn, type Recipe } from '../recipe';
 import { bitsOfFood, Lexicon } from './lexicon';
-import { scan, type Found, type TextKind } from './scan';
+import { type Found, scan, type TextKind } from './scan';
 
 export type PlaceKind = 'title' | 'heading' | 'line' | 'step' | 'note' | 'pack';
 

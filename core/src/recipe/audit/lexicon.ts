@@ -2,9 +2,8 @@
  * Every word the product knows as a food, a product or an allergen: the larder's names, the dictionary of allergen words, and
  * what a kitchen calls things itself.
  */
-import { foodTraces, type SubstanceBits } from '../../allergen';
-import { isWordOfMeaning, longestMeaning, meaningOf, type Meaning } from '../../allergen/dictionary';
-import { nameWords, type FoodSet } from '../../food';
+import { foodTraces, isWordOfMeaning, longestMeaning, type Meaning, meaningOf } from '../../allergen';
+import { type FoodSet, nameWords, type SubstanceBits } from '../../food';
 import type { Kitchen } from '../../kitchen';
 
 /** A word or phrase found in the dictionary. */

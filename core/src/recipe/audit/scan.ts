@@ -1,13 +1,12 @@
 /** Finds every mention of a food, a product or an allergen in a text, however it is spelt, joined or bent. */
-import { bitsOf, type SubstanceBits } from '../../allergen';
-import { frameOf, isVerb, type Frame } from './frames';
-import { TELLING_WORDS } from '../../allergen/dictionary';
-import type { Entry, Lexicon } from './lexicon';
-import { isOrdinary, isFoodPlaceWord } from './ordinary';
-import { tokensOf, type Token } from './tokens';
-import { isFormWord } from '../words';
-import { editDistance } from '../../food';
+import { TELLING_WORDS } from '../../allergen';
+import { bitsOf, editDistance, type SubstanceBits } from '../../food';
 import { UNIT_WORDS } from '../../quantity';
+import { isFormWord } from '../words';
+import { type Frame, frameOf, isVerb } from './frames';
+import type { Entry, Lexicon } from './lexicon';
+import { isFoodPlaceWord, isOrdinary } from './ordinary';
+import { type Token, tokensOf } from './tokens';
 
 export interface Found {
   /** The name as it is kept: "walnut". */

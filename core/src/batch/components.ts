@@ -1,0 +1,129 @@
+/** Components a batch leans on: one demand for each, however many lines and other components ask for it. */
+import type { Composed } from '../dish';
+import type { Kitchen } from '../kitchen';
+import { roundToDecimals } from '../quantity';
+import { type Batch, factorFor, planBatch } from './batch';
+import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
+import { type StageView, stageViews } from './stages';
+
+/** Who asks for a component, and how much of it. */
+export interface Asking {
+  /** Name of the dish or component that uses it. */
+  name: string;
+  grams: number;
+}
+
+export interface ComponentBatch {
+  componentId: string;
+  name: string;
+  askedBy: Asking[];
+  neededGrams: number;
+  /** What is made: the need rounded up to what a kitchen makes. */
+  madeGrams: number;
+  surplusGrams: number;
+  factor: number;
+  loads: number;
+  steamGrams: number;
+  stages: StageView[];
+  lines: WorksheetLine[];
+}
+
+/** A component is made in whole steps of its weight: 50 g, from 1 kg 100 g, from 10 kg 500 g (convention). */
+const STEPS: readonly { belowGrams: number; stepGrams: number }[] = [
+  { belowGrams: 1000, stepGrams: 50 },
+  { belowGrams: 10_000, stepGrams: 100 },
+  { belowGrams: Infinity, stepGrams: 500 },
+];
+
+/** The weight of a component to make for a need: never less than it. */
+export function madeFor(neededGrams: number): number {
+  const step = STEPS.find(({ belowGrams }) => neededGrams < belowGrams)!.stepGrams;
+  return Math.ceil(roundToDecimals(neededGrams / step, 6)) * step;
+}
+
+/** A dish with its batch, which asks for components. */
+export interface Asker {
+  composed: Composed;
+  batch: Batch;
+}
+
+interface Need {
+  composed: Composed;
+  askedBy: Asking[];
+}
+
+export interface PlannedComponent extends Need {
+  neededGrams: number;
+  madeGrams: number;
+  batch: Batch;
+}
+
+/** Every component used by a list of askers, each after all that use it, whichever of them uses it deepest. */
+function inOrderOfUse(askers: readonly Composed[]): Composed[] {
+  const deepest = new Map<string, { composed: Composed; depth: number }>();
+  const visit = (composed: Composed, depth: number): void => {
+    for (const { inner } of composed.lines) {
+      if (!inner || (deepest.get(inner.recipe.id)?.depth ?? -1) >= depth) continue;
+      deepest.set(inner.recipe.id, { composed: inner, depth });
+      visit(inner, depth + 1);
+    }
+  };
+  for (const asker of askers) visit(asker, 0);
+  return [...deepest.values()].sort((one, other) => one.depth - other.depth).map(({ composed }) => composed);
+}
+
+/** Plans every component that some batches need, at any depth: one batch each, users before what they use. */
+export function planComponents(
+  askers: readonly Asker[],
+  kitchen: Kitchen,
+  vesselIds: readonly string[],
+): PlannedComponent[] {
+  const needs = new Map<string, Need>();
+  const ask = ({ composed, batch }: Asker): void => {
+    const { name } = composed.recipe;
+    for (const { inner, weight, follows } of composed.lines) {
+      if (!inner || !weight) continue;
+      const need = needs.get(inner.recipe.id) ?? { composed: inner, askedBy: [] };
+      needs.set(inner.recipe.id, need);
+      const grams = weight.grams * factorFor(follows, batch);
+      const known = need.askedBy.find((each) => each.name === name);
+      if (known) known.grams += grams;
+      else need.askedBy.push({ name, grams });
+    }
+  };
+  for (const asker of askers) ask(asker);
+  const planned: PlannedComponent[] = [];
+  for (const { recipe } of inOrderOfUse(askers.map(({ composed }) => composed))) {
+    const need = needs.get(recipe.id);
+    if (!need) continue;
+    const neededGrams = need.askedBy.reduce((sum, { grams }) => sum + grams, 0);
+    const madeGrams = neededGrams > 0 ? madeFor(neededGrams) : 0;
+    const batch = planBatch(need.composed, { kind: 'weight', grams: madeGrams }, kitchen, vesselIds);
+    planned.push({ ...need, neededGrams, madeGrams, batch });
+    ask({ composed: need.composed, batch });
+  }
+  return planned;
+}
+
+/** A planned component as the screen and the batch sheet show it. */
+export function componentBatch(
+  planned: PlannedComponent,
+  kitchen: Kitchen,
+  components: ReadonlyMap<string, Batch>,
+): ComponentBatch {
+  const { composed, batch, neededGrams, madeGrams, askedBy } = planned;
+  const scope = scopeOf(composed, batch, kitchen, components, false);
+  return {
+    componentId: composed.recipe.id,
+    name: composed.recipe.name,
+    askedBy,
+    neededGrams,
+    madeGrams,
+    surplusGrams: Math.max(0, batch.finishedGrams - neededGrams),
+    factor: batch.factor,
+    loads: batch.loads,
+    steamGrams: batch.steamGrams,
+    stages: stageViews(batch),
+    lines: composed.lines.map((line) => worksheetLine(line, scope)),
+  };
+}

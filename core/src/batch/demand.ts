@@ -1,0 +1,30 @@
+/** Several dishes made together: one demand for each component they share. */
+import { compose } from '../dish';
+import type { Kitchen } from '../kitchen';
+import type { Book, Recipe } from '../recipe';
+import { planBatch } from './batch';
+import { componentBatch, type ComponentBatch, planComponents } from './components';
+import type { Target } from './target';
+
+/** A dish as it is to be made. */
+export interface PlannedDish {
+  recipe: Recipe;
+  target: Target;
+  vesselIds?: readonly string[];
+}
+
+/** Every component that some dishes need, each made once for all of them, users before what they use. */
+export function componentDemand(
+  dishes: readonly PlannedDish[],
+  kitchen: Kitchen,
+  book: Book,
+): ComponentBatch[] {
+  const askers = dishes.map(({ recipe, target, vesselIds = [] }) => {
+    const composed = compose(recipe, book, kitchen);
+    return { composed, batch: planBatch(composed, target, kitchen, vesselIds) };
+  });
+  // Dishes compose each component for themselves; the demand is gathered by its id.
+  const planned = planComponents(askers, kitchen, []);
+  const batches = new Map(planned.map((each) => [each.composed.recipe.id, each.batch]));
+  return planned.map((each) => componentBatch(each, kitchen, batches));
+}

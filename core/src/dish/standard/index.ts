@@ -1,0 +1,7 @@
+/** A recipe standardized in a kitchen: every line a food with its edible grams. */
+export { recipeFindings } from './check-recipe';
+export { equipmentUsed } from './equipment-used';
+export { LIQUOR_ID } from './liquor';
+export { type Ratio, ratiosOf } from './ratios';
+export { type Follows, standardize, type StandardLine, sweatingWater } from './standardize';
+export { stateExchanges, withState } from './state-exchange';

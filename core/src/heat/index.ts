@@ -1,3 +1,0 @@
-export * from './limits';
-export * from './heating';
-export * from './cooling';

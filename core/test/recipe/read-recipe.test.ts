@@ -1,0 +1,81 @@
+import { readRecipe } from '@hand-ladle/core';
+import { book } from '@hand-ladle/testing/world';
+
+const read = (text: string) => readRecipe(text, book.foods);
+const TOLD = `Barley and leek pot
+Serves 6, portions of 280 g
+
+1 1/2 cups pearl barley, rinsed
+For the top:
+a handful of dill
+
+Method
+1. Simmer the barley gently, uncovered, for 1 hour and 10 minutes, until it is soft with a bite.
+2. Roast everything for 20 to 30 minutes at 180 °C (400 °F).`;
+
+describe('a pasted recipe', () => {
+  test('title, portions, lines, headings and steps', () => {
+    const reading = read(TOLD);
+    expect(reading).toMatchObject({ name: 'Barley and leek pot', portions: 6, portionGrams: 280 });
+    expect(reading.lines.map(({ text }) => text)).toEqual([
+      '1 1/2 cups pearl barley, rinsed',
+      'a handful of dill',
+    ]);
+    expect(reading.lines[1]!.reading.part).toBe('top');
+    expect(reading.steps).toHaveLength(2);
+  });
+
+  test('steps give heat, time, lid, look-test and the lines they use', () => {
+    const [simmer, roast] = read(TOLD).steps;
+    expect(simmer!.reading.cooking).toEqual({ heat: 'gentle simmer', minutes: 70, covered: false });
+    expect(simmer!.reading.lookTest).toBe('it is soft with a bite');
+    expect(simmer!.reading.lineIds).toEqual(['l1']);
+    expect(roast!.reading.cooking).toMatchObject({ heat: 'oven', minutes: 25 });
+    expect(roast!.reading.findings.map(({ code }) => code)).toEqual(['temperature-contradiction']);
+  });
+
+  test('it reads without headings too', () => {
+    const reading = read(
+      'Soup\n300 g red lentils\n1 l water\nCook the lentils in the water until soft. Stir now and then.',
+    );
+    expect(reading.lines).toHaveLength(2);
+    expect(reading.steps).toHaveLength(1);
+  });
+
+  test('a step that names what the list lacks says so', () => {
+    const [step] = read('Pot\n300 g red lentils\n\nMethod\nStir in the tahini.').steps;
+    expect(step!.reading.missingNames).toEqual(['tahini']);
+  });
+
+  test('what boils in water that is drained off loses none of its own', () => {
+    const [step] = read('Rice\n1 cup brown rice\n\nMethod\nBoil for 30 minutes and drain.').steps;
+    expect(step!.reading.cooking).toBeNull();
+  });
+});
+
+describe('what is no recipe', () => {
+  const codes = (text: string) => read(text).findings.map(({ code }) => code);
+
+  test('nothing, blanks and invisible letters', () => {
+    for (const text of ['', '  \n \n', '\u200b\u202e\n\u0000']) expect(codes(text)).toEqual(['text-empty']);
+  });
+
+  test('a novel has no ingredient lines, and says it', () => {
+    const novel =
+      'It was late in the year, and the river stood high under the old bridge while nobody came.\n'.repeat(3);
+    expect(codes(novel)).toContain('no-lines');
+  });
+
+  test('a very long text is read to its limit and says what was left', () => {
+    const long = `Pot\n${'100 g millet\n'.repeat(2500)}`;
+    const started = Date.now();
+    expect(codes(long)).toContain('text-cut');
+    expect(Date.now() - started).toBeLessThan(5000);
+  });
+
+  test('letters of every kind stay letters', () => {
+    const reading = read('<b>مطبخ</b> 🥕\n100 g millet <script>alert(1)</script>\n٣ كوب');
+    expect(reading.name).toBe('<b>مطبخ</b> 🥕');
+    expect(reading.lines[0]!.text).toBe('100 g millet <script>alert(1)</script>');
+  });
+});
