@@ -9,7 +9,7 @@ import { connect } from '../server/src/database/connect';
 import { migrate } from '../server/src/database/migrations';
 import { defineTables } from '../server/src/database/models';
 import { ImportJobs } from '../server/src/imports/jobs';
-import { Store } from '../server/src/store';
+import { openStore } from '../server/src/store';
 
 const ROWS = 10_000;
 const ROWS_AT_ONCE = 500;
@@ -32,7 +32,7 @@ const database = connect({
   database: environment.HAND_LADLE_DB_NAME,
 });
 await migrate(database);
-const store = new Store(database, defineTables(database));
+const store = openStore(database, defineTables(database));
 const jobs = new ImportJobs(store, join(FOLDER, 'imports'), () => new Date('2026-01-01T00:00:00Z'));
 const insert = database.getQueryInterface();
 const empty = () => database.query('DELETE FROM foods');

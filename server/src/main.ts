@@ -7,8 +7,8 @@ import { createApp } from './app';
 import { addressFromEnvironment, connect } from './database/connect';
 import { migrate } from './database/migrations';
 import { defineTables } from './database/models';
-import { refreshLarder, seedOnce } from './database/seed';
-import { Store } from './store';
+import { refreshLarder, seedOnce } from './seed';
+import { openStore } from './store';
 import { DEMO_PEOPLE, seedPeople } from './accounts/people';
 import { createServices } from './services';
 
@@ -22,7 +22,7 @@ await migrate(database);
 await seedOnce(database, tables, new Date());
 await refreshLarder(database, tables);
 
-const store = new Store(database, tables);
+const store = openStore(database, tables);
 const log = (message: string): void => console.error(message);
 const services = createServices(store, log);
 if (await seedPeople(services.people)) {

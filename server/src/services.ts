@@ -4,7 +4,8 @@ import { AuditTrail } from './accounts/audit';
 import { People } from './accounts/people';
 import { SimulatedPrinter } from './devices/simulated-printer';
 import { SimulatedScale } from './devices/scale';
-import { Spool } from './devices/spool';
+import { Spool } from './labels/spool';
+import { Batches } from './labels/batches';
 import { Printing } from './labels/printing';
 import { Releases } from './labels/releases';
 import type { Store } from './store';
@@ -13,6 +14,7 @@ export interface Services {
   people: People;
   audit: AuditTrail;
   releases: Releases;
+  batches: Batches;
   printer: SimulatedPrinter;
   scale: SimulatedScale;
   spool: Spool;
@@ -30,6 +32,7 @@ export function createServices(
   const people = new People(store.tables, now);
   const audit = new AuditTrail(store.database, store.tables, now);
   const releases = new Releases(store, people, audit, now);
+  const batches = new Batches(store, releases, now);
   const printer = new SimulatedPrinter(store.tables, now);
   const spool = new Spool(store, releases, audit, printer, now, log);
   const today = ({ service }: Kitchen): string => dayIn(service.timeZone, now().getTime());
@@ -37,10 +40,11 @@ export function createServices(
     people,
     audit,
     releases,
+    batches,
     printer,
     scale: new SimulatedScale(),
     spool,
-    printing: new Printing(store, releases, spool, audit, today),
+    printing: new Printing(store, releases, batches, spool, audit, today),
     today,
   };
 }

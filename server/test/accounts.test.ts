@@ -1,6 +1,16 @@
 /** Who may do what: sessions, roles, guesses, other sites, and a trail that cannot be edited. */
-import { FREE_GUESSES, waitAfter, type Role } from '../src/accounts/people';
-import { as, codeOf, cookieOf, cookies, DISH, openLabelWorld, releasedLabel, world } from './label-world';
+import type { Role } from '@hand-ladle/core';
+import { FREE_GUESSES, waitAfter } from '../src/accounts/people';
+import {
+  as,
+  codeOf,
+  cookieOf,
+  cookies,
+  DISH,
+  openLabelWorld,
+  releasedLabel,
+  world,
+} from './labels/label-world';
 
 beforeAll(() => openLabelWorld('accounts'), 120_000);
 afterAll(() => world.close());

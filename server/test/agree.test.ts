@@ -1,9 +1,9 @@
 /** What the API answers and what the PDF prints are the same, figure by figure, for a thousand random dishes. */
 import { DRAFT_ON_ROLL, type Label, type LabelFigure } from '@hand-ladle/core';
 import { randomFrom } from '@hand-ladle/testing/random-recipe';
-import { contentOf, setBy } from '../src/labels/options';
-import { bytesOf, formOf, newPdf } from '../src/pdf';
-import { textOf } from './pdf-reader';
+import { contentOf, setBy } from '../src/paper/set';
+import { bytesOf, formOf, newPdf } from '../src/paper/pdf';
+import { textOf } from './labels/pdf-reader';
 import { openWorld, type World } from './world';
 
 const DISHES = 1000;
@@ -20,7 +20,7 @@ const STEPS = [
 ];
 
 test(`${DISHES} random dishes`, async () => {
-  const { foods } = await world.store.larder();
+  const { foods } = await world.store.larder.all();
   const random = randomFrom(20261125);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
   const requests = Array.from({ length: DISHES }, (_, index) => ({

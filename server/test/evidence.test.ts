@@ -99,7 +99,7 @@ describe('two at once', () => {
       'edamame',
       'extra-firm-tofu',
     ];
-    const known = new Set((await world.store.larder()).foods.map(({ id }) => id));
+    const known = new Set((await world.store.larder.all()).foods.map(({ id }) => id));
     for (const foodId of foods.filter((id) => known.has(id))) {
       const both = await Promise.all([
         record(foodId, pack({ statement: 'soya beans, water', allergens: { soy: 'contains' } })),
@@ -126,12 +126,12 @@ describe('two at once', () => {
       const saved = (await world.send('GET', '/api/foods/leek')).body as { food: Food; version: number };
       const kept = saved.food.composition.ironMg;
       const food = { ...saved.food, composition: { ...saved.food.composition, ironMg: (kept ?? 0) + 1 } };
-      world.store.forgetLarder();
+      world.store.larder.forget();
       const reading = Promise.all(Array.from({ length: 6 }, () => sheetOf(line)));
       const { status } = await world.send('PUT', '/api/foods/leek', { food, version: saved.version });
       await reading;
       if (status !== 200) continue;
-      const larder = (await world.store.larder()).foods.find(({ id }) => id === 'leek')!;
+      const larder = (await world.store.larder.all()).foods.find(({ id }) => id === 'leek')!;
       expect(larder.composition.ironMg).toBe((kept ?? 0) + 1);
     }
   });

@@ -10,7 +10,7 @@ import {
   releasedLabel,
   settingsOf,
   world,
-} from './label-world';
+} from './labels/label-world';
 
 beforeAll(() => openLabelWorld('kitchen-day'), 120_000);
 afterAll(() => world.close());

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { batchSheet, type BatchSheet, type Kitchen, type Target } from '@hand-ladle/core';
-import { batchSheetPdf } from '../src/batch-sheet-pdf';
+import { batchSheetPdf } from '../src/paper/batch-sheet-pdf';
+import { makeWhole } from '../src/database/whole-settings';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -112,7 +113,7 @@ describe('kitchens', () => {
     ]);
   });
 
-  test('settings as they were kept before machines had powers and scales names are read on', async () => {
+  test('settings as they were kept before machines had powers and scales names are made whole once, by the migration', async () => {
     const [ward] = await kitchens();
     const rest = without(settingsOf(ward!), 'name', 'scales', 'pans', 'standard');
     const vessels = ward!.vessels.map(({ id, name, kind, litres, fill, surfaceM2 }) => ({
@@ -134,6 +135,7 @@ describe('kitchens', () => {
       settings: { ...rest, vessels, scaleSteps },
       version: 1,
     });
+    await makeWhole(world.database.getQueryInterface());
     const { body } = await read('old');
     expect(body.kitchen).toMatchObject({ pans: [], standard: { isWholeFood: false, salt: 'as written' } });
     expect(body.kitchen.scales[0].bands).toEqual(scaleSteps);

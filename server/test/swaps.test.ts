@@ -2,7 +2,7 @@
 import { loadSwaps } from '@hand-ladle/data';
 import { planSwaps, versionsFor, type Kitchen, type SwapEntry } from '@hand-ladle/core';
 import { migrate } from '../src/database/migrations';
-import { refreshLarder } from '../src/database/seed';
+import { refreshLarder } from '../src/seed';
 import { openWorld, type World } from './world';
 
 let world: World;
@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => world.close());
 
 const WARD = 'alder-ward';
-const kitchen = (): Promise<Kitchen> => world.store.kitchen(WARD);
+const kitchen = (): Promise<Kitchen> => world.store.kitchens.kitchen(WARD);
 const target = { kind: 'weight', grams: 6000 } as const;
 const own = (fields: Partial<SwapEntry> = {}): SwapEntry => ({
   id: 'own-celery-kohlrabi',
@@ -37,8 +37,8 @@ describe('plans over HTTP', () => {
       target,
     });
     expect(status).toBe(200);
-    const book = await world.store.book();
-    const { recipe } = await world.store.recipe('ginger-broth-noodles');
+    const book = await world.store.recipes.book();
+    const { recipe } = await world.store.recipes.recipe('ginger-broth-noodles');
     const mine = planSwaps({ recipe, kitchen: await kitchen(), target, exclude: ['gluten'] }, book);
     expect(body.plans.map(({ penalty }: { penalty: number }) => penalty)).toEqual(
       mine.plans.map(({ penalty }) => penalty),
@@ -83,8 +83,11 @@ describe('plans over HTTP', () => {
     const asked = { recipeId: 'millet-porridge-pear', groups, kitchenId: WARD, target };
     const { status, body } = await world.send('POST', '/api/versions', asked);
     expect(status).toBe(200);
-    const { recipe } = await world.store.recipe('millet-porridge-pear');
-    const mine = versionsFor({ recipe, kitchen: await kitchen(), target, groups }, await world.store.book());
+    const { recipe } = await world.store.recipes.recipe('millet-porridge-pear');
+    const mine = versionsFor(
+      { recipe, kitchen: await kitchen(), target, groups },
+      await world.store.recipes.book(),
+    );
     expect(body.fewest.map(({ groupIds }: { groupIds: string[] }) => groupIds)).toEqual(
       mine.fewest.map(({ groupIds }) => groupIds),
     );
@@ -99,8 +102,8 @@ describe("a kitchen's own swaps", () => {
     const { status, body } = await world.send('POST', `/api/kitchens/${WARD}/swaps`, own());
     expect(status).toBe(201);
     expect(body.swaps.map(({ id }: SwapEntry) => id)).toContain('own-celery-kohlrabi');
-    expect((await world.store.kitchen('lock-counter')).swaps).toEqual([]);
-    expect((await world.store.larder()).swaps).toHaveLength(loadSwaps().length);
+    expect((await world.store.kitchens.kitchen('lock-counter')).swaps).toEqual([]);
+    expect((await world.store.larder.all()).swaps).toHaveLength(loadSwaps().length);
     const plans = (
       await world.send('POST', '/api/swaps', {
         recipe: { name: 'Pot', lines: ['500 g potatoes', '60 g celery'], steps: ['Simmer for 20 minutes.'] },
@@ -139,7 +142,7 @@ describe("a kitchen's own swaps", () => {
   });
 
   test('can be changed, variants follow; one in use stays, one that is not goes', async () => {
-    const { recipe } = await world.store.recipe('house-vegetable-stock');
+    const { recipe } = await world.store.recipes.recipe('house-vegetable-stock');
     const variant = {
       ...recipe,
       id: 'stock-without-celery',
@@ -149,7 +152,7 @@ describe("a kitchen's own swaps", () => {
       freeFrom: ['celery'],
       isComponent: false,
     };
-    await world.store.create({ recipe: variant, target, vesselIds: [], version: 0 });
+    await world.store.recipes.create({ recipe: variant, target, vesselIds: [], version: 0 });
     const name = async (): Promise<string[]> =>
       (
         await world.send('POST', '/api/worksheet', { recipeId: variant.id, kitchenId: WARD, target })
@@ -198,8 +201,8 @@ describe("a kitchen's own swaps", () => {
 
 describe('a variant in the book', () => {
   test('follows the swaps of its parent, and does not keep them as its own', async () => {
-    const parent = await world.store.recipe('parsnip-buckwheat-tray');
-    const saved = await world.store.create({
+    const parent = await world.store.recipes.recipe('parsnip-buckwheat-tray');
+    const saved = await world.store.recipes.create({
       recipe: {
         ...parent.recipe,
         id: 'tray-without-mustard',
@@ -214,20 +217,20 @@ describe('a variant in the book', () => {
       version: 0,
     });
     expect(saved.recipe.apart).toEqual(['small-fryer']);
-    await world.store.save({
+    await world.store.recipes.save({
       ...parent,
       recipe: { ...parent.recipe, swaps: [{ fromId: 'almonds', swapId: 'almonds-pumpkin' }] },
     });
-    const after = await world.store.recipe('tray-without-mustard');
+    const after = await world.store.recipes.recipe('tray-without-mustard');
     expect(after.recipe.swaps).toEqual([
       { fromId: 'almonds', swapId: 'almonds-pumpkin', isInherited: true },
       { fromId: 'wholegrain-mustard', swapId: 'wholegrain-mustard-caraway' },
     ]);
     // Saved as it is read, over HTTP: the parent's swap is not made its own.
     expect((await world.send('PUT', '/api/recipes/tray-without-mustard', after)).status).toBe(200);
-    const back = await world.store.recipe(parent.recipe.id);
-    await world.store.save({ ...back, recipe: { ...back.recipe, swaps: [] } });
-    expect((await world.store.recipe('tray-without-mustard')).recipe.swaps).toEqual([
+    const back = await world.store.recipes.recipe(parent.recipe.id);
+    await world.store.recipes.save({ ...back, recipe: { ...back.recipe, swaps: [] } });
+    expect((await world.store.recipes.recipe('tray-without-mustard')).recipe.swaps).toEqual([
       { fromId: 'wholegrain-mustard', swapId: 'wholegrain-mustard-caraway' },
     ]);
   });
@@ -282,8 +285,8 @@ test('a database of before has its shipped swaps brought up to date, its own and
   await row!.update({ data: { ...Object.fromEntries(old), taste: 0.1 } });
   const before = (await kitchen()).swaps;
   await refreshLarder(world.database, world.tables);
-  world.store.forgetLarder();
-  const now = (await world.store.larder()).swaps.find(({ id }) => id === 'almonds-pumpkin')!;
+  world.store.larder.forget();
+  const now = (await world.store.larder.all()).swaps.find(({ id }) => id === 'almonds-pumpkin')!;
   expect(now).toEqual(loadSwaps().find(({ id }) => id === 'almonds-pumpkin'));
   expect((await kitchen()).swaps).toEqual(before);
   // Migrating again changes nothing.

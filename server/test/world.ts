@@ -4,9 +4,9 @@ import { createApp } from '../src/app';
 import { connect } from '../src/database/connect';
 import { migrate } from '../src/database/migrations';
 import { defineTables } from '../src/database/models';
-import { seedOnce } from '../src/database/seed';
+import { seedOnce } from '../src/seed';
 import { createServices } from '../src/services';
-import { Store } from '../src/store';
+import { openStore } from '../src/store';
 
 function databaseScript(act: 'start' | 'stop', folder: string): string {
   return execFileSync('node', ['scripts/database.mjs', act, folder], { encoding: 'utf8' });
@@ -31,7 +31,7 @@ export async function openWorld(name = 'test') {
   await migrate(database);
   const tables = defineTables(database);
   const isSeeded = await seedOnce(database, tables, new Date(0));
-  const store = new Store(database, tables);
+  const store = openStore(database, tables);
   const errors: string[] = [];
   const clock = { at: new Date('2026-11-25T09:00:00Z') };
   const services = createServices(

@@ -55,6 +55,7 @@ export {
 } from './kitchen';
 export { swapHere, swapsFrom } from './library';
 export { PAN_FILL, PAN_TYPES, type PanId, PANS } from './pans';
+export { mayActAs, type Person, type Role, ROLES } from './people';
 export { type FreeFromPolicy, passes } from './policy';
 export { priceOf } from './price';
 export {

@@ -1,5 +1,6 @@
 /** What is drawn from a worksheet. */
 export {
+  type BatchView,
   claimInText,
   claimsOfSheet,
   dateOnLabel,
@@ -23,6 +24,7 @@ export {
   PANEL_FORMS,
   type PanelForm,
   type PrintJob,
+  type Release,
   type ReleaseState,
   type ReleaseView,
   setLabel,

@@ -5,8 +5,8 @@
 import { createHash } from 'node:crypto';
 import { Op, type Sequelize, type Transaction } from 'sequelize';
 import type { Tables } from '../database/models';
-import type { Row } from '../larder-store';
-import type { Person } from './people';
+import type { Row } from '../database/row';
+import type { Person } from '@hand-ladle/core';
 
 export const AUDIT_ACTS = [
   'drafted',

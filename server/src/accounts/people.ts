@@ -1,23 +1,11 @@
 /** The people of the kitchen, their roles, and their sessions. */
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { Op, UniqueConstraintError } from 'sequelize';
+import { type Person, type Role } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import type { Row } from '../larder-store';
-import { ApiError } from '../errors';
+import type { Row } from '../database/row';
+import { ApiError } from '../http/errors';
 import { hashPassword, isPassword } from './passwords';
-
-/** Each may do what the one before may, and more: print; hand in; check and withdraw; release and keep accounts. */
-export const ROLES = ['cook', 'editor', 'checker', 'manager'] as const;
-export type Role = (typeof ROLES)[number];
-export interface Person {
-  id: string;
-  login: string;
-  name: string;
-  role: Role;
-  isActive: boolean;
-}
-
-export const mayActAs = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed);
 
 const HOUR = 3_600_000;
 /** A working day: signed in at the early shift, out after the late one. */
@@ -43,6 +31,17 @@ const personOf = (row: Row): Person => ({
   isActive: Boolean(row.get('isActive')),
 });
 
+/** An account as it is made. */
+export interface NewPerson {
+  login: string;
+  name: string;
+  role: Role;
+  password: string;
+}
+
+/** What of an account is to be otherwise. */
+export type PersonChange = Partial<Pick<Person, 'name' | 'role' | 'isActive'>> & { password?: string };
+
 export class People {
   constructor(
     private readonly tables: Tables,
@@ -59,7 +58,7 @@ export class People {
     return personOf(row);
   }
 
-  async create(person: { login: string; name: string; role: Role; password: string }): Promise<Person> {
+  async create(person: NewPerson): Promise<Person> {
     const { login, name, role, password } = person;
     const id = randomUUID();
     try {
@@ -80,10 +79,7 @@ export class People {
   }
 
   /** Changes what was named. A new password or a closed account ends every session of the person. */
-  async change(
-    id: string,
-    { name, role, isActive, password }: { name?: string; role?: Role; isActive?: boolean; password?: string },
-  ): Promise<Person> {
+  async change(id: string, { name, role, isActive, password }: PersonChange): Promise<Person> {
     const before = await this.person(id);
     const losesManager = before.role === 'manager' && (isActive === false || (role && role !== 'manager'));
     const managers = await this.tables.people.count({ where: { role: 'manager', isActive: true } });
@@ -166,7 +162,7 @@ export class People {
 }
 
 /** The demo set: one of each role. Their passwords are said at the first start and stand in the README. */
-export const DEMO_PEOPLE: readonly { login: string; name: string; role: Role; password: string }[] = [
+export const DEMO_PEOPLE: readonly NewPerson[] = [
   { login: 'ilka', name: 'Ilka Reedmace', role: 'cook', password: 'ladle-cook-1' },
   { login: 'tamsin', name: 'Tamsin Oatfield', role: 'editor', password: 'ladle-editor-1' },
   { login: 'bram', name: 'Bram Sorrel', role: 'checker', password: 'ladle-checker-1' },

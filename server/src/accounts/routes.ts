@@ -1,29 +1,13 @@
 /** Accounts over HTTP: signing in and out, who is who, the audit trail. */
-import type { Context, Hono } from 'hono';
+import type { Context } from 'hono';
 import Joi from 'joi';
-import { bodyOf } from '../request';
-import { checked } from '../schemas';
+import type { AuditPage, AuditRow } from '@hand-ladle/core';
+import { route, type Route } from '../http/route';
+import { listOf, tellingAll } from '../http/words';
 import type { AuditTrail } from './audit';
-import { dropSession, keepSession, personOf, signedIn, tokenOf } from './guard';
-import { LEAST_PASSWORD, MOST_PASSWORD } from './passwords';
-import { ROLES, type People, type Role } from './people';
-
-const login = Joi.string().trim().lowercase().min(1).max(80);
-const password = Joi.string().min(LEAST_PASSWORD).max(MOST_PASSWORD);
-const name = Joi.string().trim().min(1).max(120);
-const role = Joi.string().valid(...ROLES);
-
-export const signInRequest = Joi.object({
-  login: login.required(),
-  password: Joi.string().min(1).max(MOST_PASSWORD).required(),
-});
-export const newPersonRequest = Joi.object({
-  login: login.required(),
-  name: name.required(),
-  role: role.required(),
-  password: password.required(),
-});
-export const personRequest = Joi.object({ name, role, isActive: Joi.boolean(), password }).min(1);
+import type { People } from './people';
+import { newPersonRequest, personRequest, signInRequest } from './schemas';
+import { dropSession, keepSession, personOf, tokenOf } from './session';
 
 /** The address of the other end; one name for all where the server does not say. */
 function addressOf(context: Context): string {
@@ -31,50 +15,109 @@ function addressOf(context: Context): string {
   return incoming?.socket?.remoteAddress ?? 'unknown';
 }
 
-export function addAccountRoutes(app: Hono, people: People, audit: AuditTrail): void {
-  app.post('/api/session', async (context) => {
-    const asked = checked<{ login: string; password: string }>(signInRequest, await bodyOf(context));
-    const { person, token, expiresAt } = await people.signIn(asked.login, asked.password, addressOf(context));
-    await audit.note('signed-in', person, person.login);
-    keepSession(context, token, expiresAt);
-    return context.json({ person });
-  });
-  app.get('/api/session', async (context) => context.json({ person: await personOf(context, people) }));
-  app.delete('/api/session', async (context) => {
-    const token = tokenOf(context);
-    if (token !== null) await people.signOut(token);
-    dropSession(context);
-    return context.json({ person: null });
-  });
-  app.get('/api/people', async (context) => {
-    await signedIn(context, people, 'manager');
-    return context.json(await people.all());
-  });
-  app.post('/api/people', async (context) => {
-    const by = await signedIn(context, people, 'manager');
-    const asked = checked<{ login: string; name: string; role: Role; password: string }>(
-      newPersonRequest,
-      await bodyOf(context),
-    );
-    const person = await people.create(asked);
-    await audit.note('account-made', by, person.login, { name: person.name, role: person.role });
-    return context.json(person, 201);
-  });
-  app.put('/api/people/:id', async (context) => {
-    const by = await signedIn(context, people, 'manager');
-    const asked = checked<Parameters<People['change']>[1]>(personRequest, await bodyOf(context));
-    const person = await people.change(context.req.param('id'), asked);
-    const { password: newPassword, ...told } = asked;
-    await audit.note('account-changed', by, person.login, {
-      ...told,
-      isPasswordNew: newPassword !== undefined,
-    });
-    return context.json(person);
-  });
-  app.get('/api/audit', async (context) => {
-    await signedIn(context, people, 'checker');
-    const before = Number(context.req.query('before'));
-    const entries = await audit.latest(100, Number.isInteger(before) && before > 0 ? before : null);
-    return context.json({ entries, trail: await audit.verify() });
-  });
-}
+const AUDIT_PAGE = 100;
+const person = tellingAll('id', 'login', 'name', 'role', 'isActive');
+const session = tellingAll('person');
+
+const sessionRoutes = (people: People, audit: AuditTrail): Route[] => [
+  route({
+    method: 'post',
+    path: '/api/session',
+    summary: 'Signs in; the session is a cookie. Wrong guesses are slowed',
+    body: signInRequest,
+    answer: session,
+    answers: 'The person',
+    example: { body: { login: 'wenna', password: 'ladle-manager-1' } },
+    run: async ({ body, context }) => {
+      const signedIn = await people.signIn(body.login, body.password, addressOf(context));
+      await audit.note('signed-in', signedIn.person, signedIn.person.login);
+      keepSession(context, signedIn.token, signedIn.expiresAt);
+      return { person: signedIn.person };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/session',
+    summary: 'Who is signed in',
+    answer: session,
+    answers: 'The person, or null',
+    example: {},
+    run: async ({ context }) => ({ person: await personOf(context, people) }),
+  }),
+  route({
+    method: 'delete',
+    path: '/api/session',
+    summary: 'Signs out',
+    answer: session,
+    answers: 'Nobody',
+    run: async ({ context }) => {
+      const token = tokenOf(context);
+      if (token !== null) await people.signOut(token);
+      dropSession(context);
+      return { person: null };
+    },
+  }),
+];
+
+export const accountRoutes = (people: People, audit: AuditTrail): Route[] => [
+  ...sessionRoutes(people, audit),
+  route({
+    method: 'get',
+    path: '/api/people',
+    summary: 'The accounts',
+    role: 'manager',
+    answer: listOf(person),
+    answers: 'People with their roles',
+    example: {},
+    run: () => people.all(),
+  }),
+  route({
+    method: 'post',
+    path: '/api/people',
+    summary: 'A new account',
+    role: 'manager',
+    body: newPersonRequest,
+    status: 201,
+    answer: person,
+    answers: 'The person',
+    example: { body: { login: 'ode', name: 'Ode', role: 'cook', password: 'a long enough phrase' } },
+    run: async ({ body, by }) => {
+      const made = await people.create(body);
+      await audit.note('account-made', by, made.login, { name: made.name, role: made.role });
+      return made;
+    },
+  }),
+  route({
+    method: 'put',
+    path: '/api/people/:id',
+    summary: 'Changes an account; a new password ends its sessions',
+    role: 'manager',
+    body: personRequest,
+    answer: person,
+    answers: 'The person',
+    example: { params: { id: 'POST /api/people' }, body: { role: 'editor' } },
+    run: async ({ params, body, by }) => {
+      const changed = await people.change(params.id, body);
+      const { password, ...told } = body;
+      await audit.note('account-changed', by, changed.login, {
+        ...told,
+        isPasswordNew: password !== undefined,
+      });
+      return changed;
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/audit',
+    summary: 'The audit trail, newest first; ?before=ID goes back',
+    role: 'checker',
+    query: Joi.object<{ before?: number }>({ before: Joi.number().integer().positive() }),
+    answer: tellingAll('entries', 'trail'),
+    answers: 'Rows, and whether the trail is whole',
+    example: {},
+    run: async ({ query }): Promise<AuditPage> => ({
+      entries: (await audit.latest(AUDIT_PAGE, query.before ?? null)) as unknown as AuditRow[],
+      trail: await audit.verify(),
+    }),
+  }),
+];

@@ -2,6 +2,7 @@
 import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { addAccountsAndLabels, removeAccountsAndLabels } from './accounts-and-labels';
+import { makeWhole } from './whole-settings';
 import { grams, id, json, reference, serial, text } from './columns';
 
 async function firstSchema(q: QueryInterface): Promise<void> {
@@ -290,6 +291,12 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '010-packed-portions',
         up: ({ context }) => addPacked(context),
         down: ({ context }) => removePacked(context),
+      },
+      {
+        name: '011-whole-settings',
+        up: ({ context }) => makeWhole(context),
+        // What was filled in is what every version since reads for it.
+        down: () => Promise.resolve(),
       },
     ],
   });

@@ -3,6 +3,8 @@
  * docs/devices.md says how.
  */
 
+import type { PrinterState, PrinterStatus } from '@hand-ladle/core';
+
 /** One label on its way to paper. Job and sequence are its name for ever: asked for twice, it is printed once. */
 export interface PrintOrder {
   jobId: string;
@@ -12,15 +14,6 @@ export interface PrintOrder {
   lengthMm: number;
   /** The page as PDF. */
   page: () => Promise<Buffer>;
-}
-
-export type PrinterState = 'ready' | 'jam' | 'out of roll' | 'off';
-
-export interface PrinterStatus {
-  name: string;
-  state: PrinterState;
-  rollWidthMm: number;
-  rollLeftMm: number;
 }
 
 /** Why a label did not come out. The roll may have moved; the label is asked for again once somebody mended it. */

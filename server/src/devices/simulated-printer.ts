@@ -1,12 +1,7 @@
 /** A label printer that ships with the product: a roll that runs out, a jam to clear, and a memory of what came out. */
+import type { PrinterOutput, PrinterState, PrinterStatus, SimulatedAct } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import {
-  PrinterProblem,
-  type LabelPrinter,
-  type PrinterState,
-  type PrinterStatus,
-  type PrintOrder,
-} from './label-printer';
+import { PrinterProblem, type LabelPrinter, type PrintOrder } from './label-printer';
 
 const ID = 'simulated';
 /** A new roll, and one that is nearly at its end. */
@@ -30,16 +25,6 @@ const FRESH: Memory = {
   isOff: false,
   willJam: false,
 };
-
-export type SimulatedAct = 'jam' | 'clear' | 'new-roll' | 'short-roll' | 'off' | 'on';
-
-export interface PrinterOutput {
-  id: number;
-  jobId: string;
-  sequence: number;
-  lengthMm: number;
-  at: string;
-}
 
 const stateOf = (memory: Memory): PrinterState =>
   memory.isOff ? 'off' : memory.isJammed ? 'jam' : memory.rollLeftMm <= 0 ? 'out of roll' : 'ready';

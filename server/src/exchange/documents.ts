@@ -24,7 +24,7 @@ import {
 export type DocumentFormat = 'json' | 'html' | 'markdown' | 'csv' | 'text';
 
 /** One recipe found in a document, with what its text left open. */
-export interface FoundRecipe {
+export interface ReadRecipe {
   recipe: Recipe;
   target: Target | null;
   /** Its portions were not told. */
@@ -56,14 +56,14 @@ export function formatOf(text: string, fileName = ''): DocumentFormat {
   return 'text';
 }
 
-const found = (told: ToldRecipe, larder: FoodSet, isOwn = told.id !== ''): FoundRecipe => ({
+const found = (told: ToldRecipe, larder: FoodSet, isOwn = told.id !== ''): ReadRecipe => ({
   recipe: recipeFromTold(told, larder),
   target: told.target,
   needsPortions: told.portions === null && !told.isComponent,
   isOwn,
 });
 
-function fromJson(text: string, larder: FoodSet): FoundRecipe[] {
+function fromJson(text: string, larder: FoodSet): ReadRecipe[] {
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\ufeff/, ''));
@@ -109,7 +109,7 @@ function wordsOf(page: ReturnType<typeof load>): string {
     .join('\n');
 }
 
-function fromHtml(text: string, larder: FoodSet): FoundRecipe[] {
+function fromHtml(text: string, larder: FoodSet): ReadRecipe[] {
   const page = load(text);
   const marked = page('script[type="application/ld+json"]')
     .toArray()
@@ -126,8 +126,8 @@ function fromHtml(text: string, larder: FoodSet): FoundRecipe[] {
   );
 }
 
-function fromText(text: string, larder: FoodSet): FoundRecipe[] {
-  return splitRecipes(text).flatMap((part): FoundRecipe[] => {
+function fromText(text: string, larder: FoodSet): ReadRecipe[] {
+  return splitRecipes(text).flatMap((part): ReadRecipe[] => {
     const told = recipeFromMarkdown(part);
     if (told) return [found(told, larder)];
     const reading = readRecipe(part, larder);
@@ -137,7 +137,7 @@ function fromText(text: string, larder: FoodSet): FoundRecipe[] {
   });
 }
 
-function fromCsv(text: string, larder: FoodSet): FoundRecipe[] {
+function fromCsv(text: string, larder: FoodSet): ReadRecipe[] {
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
     header: true,
     skipEmptyLines: true,
@@ -146,7 +146,7 @@ function fromCsv(text: string, larder: FoodSet): FoundRecipe[] {
 }
 
 /** Every recipe in a document; empty when it holds none. */
-export function recipesIn(text: string, format: DocumentFormat, larder: FoodSet): FoundRecipe[] {
+export function recipesIn(text: string, format: DocumentFormat, larder: FoodSet): ReadRecipe[] {
   if (format === 'json') return fromJson(text, larder);
   if (format === 'html') return fromHtml(text, larder);
   if (format === 'csv') return fromCsv(text, larder);

@@ -27,9 +27,9 @@ import {
   type RowProblem,
   type TableField,
 } from '@hand-ladle/core';
-import { packRow } from '../database/rows';
-import { ApiError } from '../errors';
-import { FIRST_OWN_VERSION } from '../larder-store';
+import { packRow } from '../kitchens/rows';
+import { ApiError } from '../http/errors';
+import { FIRST_OWN_VERSION } from '../larder/store';
 import type { Store } from '../store';
 import { FoodRows, ProductRows, type Mapping, type RowResult } from './read-rows';
 import { finishedImports, keepFinished, takeBack, type TakenBack, type WrittenFood } from './take-back';
@@ -211,11 +211,11 @@ export class ImportJobs {
   }
 
   private async foodWriter(headers: string[], request: RunRequest): Promise<Writer> {
-    const { foods } = await this.store.larder();
+    const { foods } = await this.store.larder.all();
     const rows = new FoodRows(foods, { headers, ...request }, request.existing);
     let position = ((await this.store.tables.foods.max('position')) as number | null) ?? 0;
     const before = new Map(foods.map((food) => [food.id, food]));
-    const versions = await this.store.foodVersions();
+    const versions = await this.store.larder.versions();
     const versionOf = (id: string): number => (versions.get(id) ?? FIRST_OWN_VERSION - 1) + 1;
     const written: WrittenFood[] = [];
     return {
@@ -247,10 +247,10 @@ export class ImportJobs {
   }
 
   private async productWriter({ id, table }: Job, request: RunRequest): Promise<Writer> {
-    const kitchen: Kitchen = await this.store.kitchen(request.kitchenId);
+    const kitchen: Kitchen = await this.store.kitchens.kitchen(request.kitchenId);
     const reading = { headers: table.headers, ...request };
     const today = dayIn(kitchen.service.timeZone, this.now().getTime());
-    const { foods } = await this.store.book();
+    const { foods } = await this.store.recipes.book();
     const rows = new ProductRows(foods, reading, today, request.marks);
     return {
       marks: () => rows.marks.list(),
@@ -264,7 +264,7 @@ export class ImportJobs {
       flush: async (accepted, transaction) => {
         const versions = accepted
           .map(({ value }) => value as Pack)
-          .map((pack) => packRow(kitchen.id, this.store.asListed(kitchen, pack), id));
+          .map((pack) => packRow(kitchen.id, this.store.packs.asListed(kitchen, pack), id));
         await this.store.tables.packs.bulkCreate(versions, { transaction });
       },
     };
@@ -303,7 +303,7 @@ export class ImportJobs {
       if (!(error instanceof Stopped) && !(error instanceof ApiError)) console.error(error);
     } finally {
       report.end();
-      if (!progress.isDryRun) this.store.forgetLarder();
+      if (!progress.isDryRun) this.store.larder.forget();
     }
   }
 

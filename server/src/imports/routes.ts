@@ -1,139 +1,175 @@
-/** The larder out to a table and in from one, and foods that people edit. */
+/** The larder out to a table and in from one; tables that people upload, map, try and run. */
 import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
-import type { Hono } from 'hono';
-import Papa from 'papaparse';
-import {
-  FOOD_COLUMNS,
-  PRODUCT_FIELDS,
-  rowFromFood,
-  safeCell,
-  SUBSTANCES,
-  type Food,
-  type ImportKind,
-  type Kitchen,
-  type PackAnswer,
-} from '@hand-ladle/core';
-import { ApiError } from '../errors';
-import { asFile, bodyOf } from '../request';
-import { checked, foodRequest } from '../schemas';
-import { runRequest } from './schemas';
-import type { SavedFood } from '../larder-store';
+import type { Context } from 'hono';
+import { ApiError } from '../http/errors';
+import { asFile, CSV } from '../http/files';
+import { route, type Route } from '../http/route';
+import { id, listOf, tellingAll } from '../http/words';
 import type { Store } from '../store';
-import { ImportJobs, type RunRequest } from './jobs';
+import type { ImportJobs } from './jobs';
+import { runRequest, uploadQuery } from './schemas';
 import { MOST_FILE_BYTES } from './table-file';
+import { foodTable, productTable } from './tables';
 
-/** The larder as one table, one food a row, headings with units. */
-function foodTable(foods: readonly Food[]): string {
-  const rows = foods.map((food) =>
-    Object.fromEntries(Object.entries(rowFromFood(food)).map(([column, cell]) => [column, safeCell(cell)])),
-  );
-  return `${Papa.unparse(rows, { columns: [...FOOD_COLUMNS], newline: '\n' })}\n`;
+const TABLE = ['text/csv', 'application/octet-stream'];
+const view = tellingAll('id', 'kind', 'fileName', 'headers', 'mapping', 'progress');
+
+/** The body of an upload, as it comes; refused at once where it says that it is too long. */
+function uploadOf(context: Context): ReadableStream<Uint8Array> | null {
+  if (Number(context.req.header('Content-Length') ?? 0) > MOST_FILE_BYTES)
+    throw new ApiError('file-too-large');
+  return context.req.raw.body as ReadableStream<Uint8Array> | null;
 }
 
-const SHEET_WORDS: Readonly<Record<PackAnswer, string>> = {
-  contains: 'yes',
-  'may-contain': 'may contain',
-  none: 'no',
-  check: '',
-};
-
-/** What a kitchen buys, as a supplier's list: taken in again it changes nothing. */
-function productTable(kitchen: Kitchen): string {
-  const cell = (value: number | null): string => (value === null ? '' : String(value));
-  const told = SUBSTANCES.filter((each) => kitchen.packs.some(({ sheet }) => sheet?.[each] !== undefined));
-  const rows = kitchen.packs.map((pack) => ({
-    product_name: safeCell(pack.productName),
-    food: pack.foodId,
-    supplier: safeCell(pack.supplier),
-    net_g: cell(pack.netGrams),
-    drained_g: cell(pack.drainedGrams),
-    price: cell(pack.price),
-    statement: safeCell(pack.statement),
-    may_contain: '',
-    certified_gluten_free: pack.certifiedGlutenFree ? 'yes' : 'no',
-    ...Object.fromEntries(told.map((each) => [`sheet_${each}`, SHEET_WORDS[pack.sheet?.[each] ?? 'check']])),
-  }));
-  const columns = PRODUCT_FIELDS.map(({ id }) => id).filter((id) => !/^(?:sheet|trace)_/.test(id));
-  return `${Papa.unparse(rows, { columns: [...columns, ...told.map((each) => `sheet_${each}`)], newline: '\n' })}\n`;
-}
-
-const refuseTooLarge = (length: string | undefined): void => {
-  if (Number(length ?? 0) > MOST_FILE_BYTES) throw new ApiError('file-too-large');
-};
-
-function addFoodRoutes(app: Hono, store: Store): void {
-  app.get('/api/foods/:id', async (context) => {
-    const saved = await store.food(context.req.param('id'));
-    return context.json({ ...saved, usedIn: await store.usersOf(saved.food.id) });
-  });
-  app.post('/api/foods', async (context) => {
-    const { food } = checked<SavedFood>(foodRequest, await bodyOf(context));
-    return context.json(await store.createFood(food), 201);
-  });
-  app.put('/api/foods/:id', async (context) => {
-    const saved = checked<SavedFood>(foodRequest, await bodyOf(context));
-    if (saved.food.id !== context.req.param('id')) throw new ApiError('bad-request');
-    return context.json(await store.saveFood(saved));
-  });
-}
-
-export function addLarderRoutes(app: Hono, store: Store, importFolder: string): void {
-  const imports = new ImportJobs(store, importFolder);
-  const upload = (body: unknown) => body as ReadableStream<Uint8Array> | null;
-  app.get('/api/foods.csv', async (context) => {
-    asFile(context, 'foods.csv', 'text/csv; charset=utf-8');
-    return context.body(foodTable((await store.larder()).foods));
-  });
-  app.get('/api/kitchens/:id/products.csv', async (context) => {
-    const kitchen = await store.kitchen(context.req.param('id'));
-    asFile(context, `products-${kitchen.id}.csv`, 'text/csv; charset=utf-8');
-    return context.body(productTable(kitchen));
-  });
+const tableRoutes = (store: Store, imports: ImportJobs): Route[] => [
+  route({
+    method: 'get',
+    path: '/api/foods.csv',
+    summary: 'The larder, one food a row, headings with units',
+    file: [CSV],
+    answers: 'A CSV file',
+    example: {},
+    run: async ({ context }) => {
+      asFile(context, 'foods.csv', CSV);
+      return context.body(foodTable((await store.larder.all()).foods));
+    },
+  }),
   // The whole table in one request: for programs. People go through /api/imports, with a dry run first.
-  app.post('/api/foods.csv', async (context) => {
-    refuseTooLarge(context.req.header('Content-Length'));
-    const { id, mapping, hasDecimalComma } = await imports.take(
-      'foods',
-      'foods.csv',
-      upload(context.req.raw.body),
-    );
-    const progress = await imports.runToEnd(id, {
-      mapping,
-      hasDecimalComma,
-      existing: 'update',
-      dryRun: false,
-    });
-    await imports.remove(id);
-    if (progress.state === 'failed') throw new ApiError('file-unreadable', [{ message: progress.problem }]);
-    return context.json(progress);
-  });
-  app.post('/api/imports', async (context) => {
-    refuseTooLarge(context.req.header('Content-Length'));
-    const kind: ImportKind = context.req.query('kind') === 'products' ? 'products' : 'foods';
-    const name = (context.req.query('fileName') ?? 'table.csv').slice(0, 200);
-    return context.json(await imports.take(kind, name, upload(context.req.raw.body)), 201);
-  });
-  app.get('/api/imports', async (context) => context.json(await imports.finished()));
-  app.post('/api/imports/:id/take-back', async (context) =>
-    context.json(await imports.takeBack(context.req.param('id'))),
-  );
-  app.get('/api/imports/:id', (context) => context.json(imports.view(context.req.param('id'))));
-  app.post('/api/imports/:id/run', async (context) => {
-    const request = checked<RunRequest>(runRequest, await bodyOf(context));
-    return context.json(await imports.start(context.req.param('id'), request), 202);
-  });
-  app.post('/api/imports/:id/stop', (context) => context.json(imports.stop(context.req.param('id'))));
-  app.get('/api/imports/:id/refused.csv', (context) => {
-    const path = imports.reportPath(context.req.param('id'));
-    if (!path) throw new ApiError('import-not-found');
-    asFile(context, 'refused.csv', 'text/csv; charset=utf-8');
-    return context.body(Readable.toWeb(createReadStream(path)) as unknown as globalThis.ReadableStream);
-  });
-  app.delete('/api/imports/:id', async (context) => {
-    await imports.remove(context.req.param('id'));
-    return context.json({ removed: context.req.param('id') });
-  });
-  addFoodRoutes(app, store);
-}
+  route({
+    method: 'post',
+    path: '/api/foods.csv',
+    summary: 'Imports the same table: all accepted rows or none',
+    upload: TABLE,
+    answer: tellingAll('state', 'created', 'updated', 'refused'),
+    answers: 'The report, with every row refused and why',
+    example: { text: 'name,category,protein_g,fat_g,carbohydrate_g\nSorrel leaves,vegetable,2,0.7,3.2\n' },
+    run: async ({ context }) => {
+      const {
+        id: job,
+        mapping,
+        hasDecimalComma,
+      } = await imports.take('foods', 'foods.csv', uploadOf(context));
+      const progress = await imports.runToEnd(job, {
+        mapping,
+        hasDecimalComma,
+        existing: 'update',
+        dryRun: false,
+      });
+      await imports.remove(job);
+      if (progress.state === 'failed') throw new ApiError('file-unreadable', [{ message: progress.problem }]);
+      return progress;
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/kitchens/:id/products.csv',
+    summary: 'What a kitchen buys, as a supplier list that can be taken in again',
+    params: { id },
+    file: [CSV],
+    answers: 'A CSV file',
+    example: { params: { id: 'alder-ward' } },
+    run: async ({ params, context }) => {
+      const kitchen = await store.kitchens.kitchen(params.id);
+      asFile(context, `products-${kitchen.id}.csv`, CSV);
+      return context.body(productTable(kitchen));
+    },
+  }),
+];
+
+const jobRoutes = (imports: ImportJobs): Route[] => [
+  route({
+    method: 'post',
+    path: '/api/imports',
+    summary: 'Uploads a table of foods or products, up to 128 MB, to be mapped',
+    query: uploadQuery,
+    upload: TABLE,
+    status: 201,
+    answer: view,
+    answers: 'Headings, first rows and the guessed mapping',
+    example: {
+      query: { kind: 'foods', fileName: 'foods.csv' },
+      text: 'name,category,protein_g,fat_g,carbohydrate_g\nSea kale,vegetable,1.4,0.2,4\n',
+    },
+    run: ({ query, context }) => imports.take(query.kind, query.fileName.slice(0, 200), uploadOf(context)),
+  }),
+  route({
+    method: 'get',
+    path: '/api/imports',
+    summary: 'The last finished imports, and uploads that are being mapped or run',
+    answer: listOf(tellingAll('id', 'kind', 'fileName')),
+    answers: 'Imports, newest first',
+    example: {},
+    run: () => imports.finished(),
+  }),
+  route({
+    method: 'get',
+    path: '/api/imports/:id',
+    summary: 'How far an import is',
+    answer: view,
+    answers: 'Progress and refused rows',
+    example: { params: { id: 'POST /api/imports' } },
+    run: ({ params }) => imports.view(params.id),
+  }),
+  route({
+    method: 'post',
+    path: '/api/imports/:id/run',
+    summary: 'Tries or runs an import',
+    body: runRequest,
+    status: 202,
+    answer: view,
+    answers: 'Progress',
+    example: {
+      params: { id: 'POST /api/imports' },
+      body: { mapping: { name: 'name', category: 'category' }, hasDecimalComma: false, dryRun: true },
+    },
+    run: ({ params, body }) => imports.start(params.id, body),
+  }),
+  route({
+    method: 'post',
+    path: '/api/imports/:id/stop',
+    summary: 'Stops a running import; nothing of it stays',
+    answer: view,
+    answers: 'Progress',
+    example: { params: { id: 'POST /api/imports' } },
+    run: ({ params }) => imports.stop(params.id),
+  }),
+  route({
+    method: 'get',
+    path: '/api/imports/:id/refused.csv',
+    summary: 'Every row refused and why',
+    file: [CSV],
+    answers: 'A CSV file',
+    run: ({ params, context }) => {
+      const path = imports.reportPath(params.id);
+      if (!path) throw new ApiError('import-not-found');
+      asFile(context, 'refused.csv', CSV);
+      return context.body(Readable.toWeb(createReadStream(path)) as unknown as globalThis.ReadableStream);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/imports/:id/take-back',
+    summary: 'Takes a finished import back, but for rows that people have used since',
+    answer: tellingAll('takenBack', 'kept'),
+    answers: 'How many rows went, and the names of those that stay',
+    run: ({ params }) => imports.takeBack(params.id),
+  }),
+  route({
+    method: 'delete',
+    path: '/api/imports/:id',
+    summary: 'Forgets an upload',
+    answer: tellingAll('removed'),
+    answers: 'Its id',
+    run: async ({ params }) => {
+      await imports.remove(params.id);
+      return { removed: params.id };
+    },
+  }),
+];
+
+export const importRoutes = (store: Store, imports: ImportJobs): Route[] => [
+  ...tableRoutes(store, imports),
+  ...jobRoutes(imports),
+];

@@ -5,7 +5,7 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 import Papa from 'papaparse';
-import { ApiError } from '../errors';
+import { ApiError } from '../http/errors';
 
 /** Largest table taken, in bytes. */
 export const MOST_FILE_BYTES = 128 * 1024 * 1024;

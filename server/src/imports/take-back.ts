@@ -1,8 +1,8 @@
 /** Imports that were finished, and what is needed to take one back: only what nobody has touched since. */
 import { Op, type Transaction } from 'sequelize';
 import type { FinishedImport, Food, ImportKind } from '@hand-ladle/core';
-import { ApiError } from '../errors';
-import type { Row } from '../larder-store';
+import { ApiError } from '../http/errors';
+import type { Row } from '../database/row';
 import type { Store } from '../store';
 
 /** A food that an import wrote: its version then, and what it was before; null where it was new. */
@@ -64,7 +64,7 @@ async function usedFoods(
   for (const table of [store.tables.packs, store.tables.names, store.tables.weights])
     for (const row of await table.findAll({ attributes: ['foodId'], where, transaction }))
       used.add(row.get('foodId') as string);
-  for (const id of await store.foodsInUse(transaction)) used.add(id);
+  for (const id of await store.recipes.foodsInUse(transaction)) used.add(id);
   return used;
 }
 
@@ -133,6 +133,6 @@ export async function takeBack(store: Store, id: string, at: Date): Promise<Take
     await row.update({ takenBackAt: at }, { transaction });
     return taken;
   });
-  store.forgetLarder();
+  store.larder.forget();
   return result;
 }

@@ -4,36 +4,21 @@ import {
   labelText,
   thaw,
   type Kitchen,
-  type LabelContent,
   type LabelOptions,
+  type Person,
   type SetLabel,
 } from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
-import type { Person } from '../accounts/people';
-import type { Spool } from '../devices/spool';
-import { ApiError } from '../errors';
+import { ApiError } from '../http/errors';
 import type { Store } from '../store';
-import { contentOf, mustNotPromise, setBy, type BatchFacts } from './options';
-import type { Release, Releases } from './releases';
+import type { RunItem, RunOptions, RunPart } from './runs';
+import { contentOf, setBy, type BatchFacts } from '../paper/set';
+import { mustNotPromise } from './options';
+import type { Batches } from './batches';
+import type { Spool } from './spool';
+import type { FrozenRelease, Releases } from './releases';
 
-/** So many of one released label. */
-export interface RunItem extends Pick<LabelOptions, 'madeOn' | 'grams' | 'group' | 'texture' | 'quantity'> {
-  releaseId: string;
-  /** A batch that was made before: its labels are printed again. */
-  batchCode: string | null;
-}
-
-/** What all labels of a job share: their paper, and the code they carry. */
-export type RunOptions = Pick<LabelOptions, 'stock' | 'start' | 'form' | 'symbology'>;
-
-/** One label of a job, and how many of it. */
-export interface RunPart {
-  releaseId: string;
-  content: LabelContent;
-  quantity: number;
-}
-
-type Known = Map<string, { release: Release; kitchen: Kitchen }>;
+type Known = Map<string, { release: FrozenRelease; kitchen: Kitchen }>;
 
 /** A text that does not fit, or a code that cannot be read, is never printed: the answer says what is wrong. */
 export function mustFit(set: SetLabel, isReleased = false): void {
@@ -48,6 +33,7 @@ export class Printing {
   constructor(
     private readonly store: Store,
     private readonly releases: Releases,
+    private readonly batches: Batches,
     private readonly spool: Spool,
     private readonly audit: AuditTrail,
     private readonly today: (kitchen: Kitchen) => string,
@@ -65,7 +51,7 @@ export class Printing {
     const known: Known = new Map();
     for (const release of releases) {
       const { id } = release.inputs.kitchen;
-      const kitchen = kitchens.get(id) ?? (await this.store.kitchen(id));
+      const kitchen = kitchens.get(id) ?? (await this.store.kitchens.kitchen(id));
       kitchens.set(id, kitchen);
       known.set(release.id, { release, kitchen });
     }
@@ -75,20 +61,20 @@ export class Printing {
   /** The batch of an item: one that was made before under this very label, or a new one. */
   private async batchOf(
     item: RunItem,
-    release: Release,
+    release: FrozenRelease,
     kitchen: Kitchen,
     by: Person,
     transaction: Transaction,
   ): Promise<BatchFacts & { madeOn: string }> {
     if (item.batchCode !== null) {
-      const made = await this.releases.batch(item.batchCode);
+      const made = await this.batches.batch(item.batchCode);
       if (made.release.id !== release.id) throw new ApiError('batch-of-another-label');
       if (made.useBy < this.today(kitchen)) throw new ApiError('label-expired');
       return { ...made, address: this.addressOf(kitchen, made.code) };
     }
     const madeOn = item.madeOn ?? this.today(kitchen);
     if (madeOn > this.today(kitchen)) throw new ApiError('made-ahead');
-    const made = await this.releases.makeBatch(release, { madeOn, grams: item.grams }, by, transaction);
+    const made = await this.batches.make(release, { madeOn, grams: item.grams }, by, transaction);
     // Inside the transaction: the batch that was made goes with the refusal.
     if (made.useBy < this.today(kitchen)) throw new ApiError('label-expired');
     return { ...made, madeOn, address: this.addressOf(kitchen, made.code) };

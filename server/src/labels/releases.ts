@@ -2,18 +2,14 @@
 import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import {
-  batchCode,
   claimsOfSheet,
   freeze,
   homeTarget,
   labelContent,
   letterFindings,
   trayFigures,
-  lastDay,
   missingOn,
   missingWords,
-  shelfDays,
-  UNPACKED,
   claimsOn,
   type LabelKind,
   whatChanged,
@@ -24,7 +20,10 @@ import {
   type InputChange,
   type Kitchen,
   type Label,
+  type Person,
   type Regime,
+  type Release,
+  type SavedRecipe,
   type ReleaseState,
   type ReleaseView,
   type Signature,
@@ -33,10 +32,9 @@ import {
   type WorksheetInput,
 } from '@hand-ladle/core';
 import type { AuditAct, AuditTrail } from '../accounts/audit';
-import type { People, Person } from '../accounts/people';
-import type { SavedRecipe } from '../database/rows';
-import type { Row } from '../larder-store';
-import { ApiError } from '../errors';
+import type { People } from '../accounts/people';
+import type { Row } from '../database/row';
+import { ApiError } from '../http/errors';
 import type { Store } from '../store';
 
 export interface ReleaseAsked {
@@ -51,16 +49,15 @@ export interface ReleaseAsked {
   claims: string[];
 }
 
-export interface Release extends ReleaseView {
-  label: Label;
-  claims: Claim[];
+/** A label on its way with the inputs it was frozen with: these never leave but by their own address. */
+export interface FrozenRelease extends Release {
   watch: { name: string; text: string }[];
   inputs: FrozenInputs;
 }
 
 /** What a label carries beside its figures: the tray's, and the law of its kitchen when it was handed in. */
 interface Review {
-  watch: Release['watch'];
+  watch: FrozenRelease['watch'];
   kitchenRegime: Regime;
 }
 
@@ -83,9 +80,10 @@ const FROM: Readonly<Record<Exclude<ReleaseState, 'draft'>, readonly ReleaseStat
 };
 
 /** A label without what it was frozen with, which is large. */
-export const withoutInputs = ({ inputs: _, ...view }: Release): Omit<Release, 'inputs'> => view;
+export const withoutInputs = ({ inputs: _, ...view }: FrozenRelease): Omit<FrozenRelease, 'inputs'> => view;
 /** What a list shows. */
-const asListed = ({ inputs: _, label: __, claims: ___, watch: ____, ...view }: Release): ReleaseView => view;
+const asListed = ({ inputs: _, label: __, claims: ___, watch: ____, ...view }: FrozenRelease): ReleaseView =>
+  view;
 
 export class Releases {
   constructor(
@@ -110,9 +108,9 @@ export class Releases {
       };
     };
     return {
-      kitchen: once((id) => this.store.kitchen(id)),
-      recipe: once((id) => this.store.recipe(id)),
-      book: once(() => this.store.book()),
+      kitchen: once((id) => this.store.kitchens.kitchen(id)),
+      recipe: once((id) => this.store.recipes.recipe(id)),
+      book: once(() => this.store.recipes.book()),
     };
   }
 
@@ -137,7 +135,7 @@ export class Releases {
   }
 
   /** Hands a label in: frozen as it stands, a draft until somebody checks it. */
-  async draft(asked: ReleaseAsked, by: Person): Promise<Release> {
+  async draft(asked: ReleaseAsked, by: Person): Promise<FrozenRelease> {
     const { input, frozen, book, kitchenRegime } = await this.inputNow(asked, this.worldNow());
     const sheet = worksheet(input, book);
     const all = claimsOfSheet(sheet, asked.style);
@@ -216,7 +214,7 @@ export class Releases {
     ];
   }
 
-  private async viewOf(row: Row, names: ReadonlyMap<string, string>, world: World): Promise<Release> {
+  private async viewOf(row: Row, names: ReadonlyMap<string, string>, world: World): Promise<FrozenRelease> {
     const inputs = row.get('inputs') as FrozenInputs;
     const label = row.get('label') as Label;
     const state = row.get('state') as ReleaseState;
@@ -253,11 +251,11 @@ export class Releases {
     };
   }
 
-  private async names(): Promise<Map<string, string>> {
+  async names(): Promise<Map<string, string>> {
     return new Map((await this.people.all()).map(({ id, name }) => [id, name]));
   }
 
-  async release(id: string): Promise<Release> {
+  async release(id: string): Promise<FrozenRelease> {
     const row = await this.store.tables.releases.findByPk(id);
     if (!row) throw new ApiError('label-not-found');
     return this.viewOf(row, await this.names(), this.worldNow());
@@ -278,7 +276,12 @@ export class Releases {
   }
 
   /** One step on. Nothing that is open or stale is checked or released. */
-  async step(id: string, to: Exclude<ReleaseState, 'draft'>, version: number, by: Person): Promise<Release> {
+  async step(
+    id: string,
+    to: Exclude<ReleaseState, 'draft'>,
+    version: number,
+    by: Person,
+  ): Promise<FrozenRelease> {
     const before = await this.release(id);
     if (!FROM[to].includes(before.state)) throw new ApiError('label-step', [{ state: before.state, to }]);
     if (to !== 'withdrawn') {
@@ -306,14 +309,14 @@ export class Releases {
 
   /** A kitchen may want two pairs of eyes: one checks, another releases. */
   private async mustBeAnother(id: string, kitchenId: string, by: Person): Promise<void> {
-    const { service } = await this.store.kitchen(kitchenId);
+    const { service } = await this.store.kitchens.kitchen(kitchenId);
     if (!service.isReleasedByAnother) return;
     const row = await this.store.tables.releases.findByPk(id, { attributes: ['checkedBy'] });
     if (row?.get('checkedBy') === by.id) throw new ApiError('label-same-person');
   }
 
   /** Of one dish, kind, law and language one label is out: the one before is withdrawn by the one that takes its place. */
-  private async takeThePlaceOf(newer: Release, by: Person, transaction: Transaction): Promise<void> {
+  private async takeThePlaceOf(newer: FrozenRelease, by: Person, transaction: Transaction): Promise<void> {
     const { id, kitchenId, recipeId, kind } = newer;
     const rows = await this.store.tables.releases.findAll({
       where: { kitchenId, recipeId, kind, state: 'released' },
@@ -339,10 +342,10 @@ export class Releases {
   }
 
   /** Labels that may leave the kitchen now, or a refusal that says why one may not. */
-  async printables(ids: readonly string[]): Promise<Release[]> {
+  async printables(ids: readonly string[]): Promise<FrozenRelease[]> {
     const names = await this.names();
     const world = this.worldNow();
-    const found: Release[] = [];
+    const found: FrozenRelease[] = [];
     for (const id of new Set(ids)) {
       const row = await this.store.tables.releases.findByPk(id);
       if (!row) throw new ApiError('label-not-found');
@@ -355,52 +358,7 @@ export class Releases {
     return found;
   }
 
-  async printable(id: string): Promise<Release> {
+  async printable(id: string): Promise<FrozenRelease> {
     return (await this.printables([id]))[0]!;
-  }
-
-  /** A batch made under a released label: its code, its dates. */
-  async makeBatch(
-    release: Release,
-    made: { madeOn: string; grams: number | null },
-    by: Person,
-    transaction: Transaction,
-  ): Promise<{ code: string; useBy: string }> {
-    const { kitchen, recipe } = release.inputs;
-    // The policy as it stands today: one that was shortened since holds for what is printed now.
-    const { service } = await this.store.kitchen(kitchen.id);
-    const days = shelfDays(recipe.packed ?? UNPACKED, service, kitchen.regime);
-    if (days === null) throw new ApiError('label-undated');
-    const useBy = lastDay(made.madeOn, days);
-    const row = await this.store.tables.batches.create(
-      {
-        code: randomUUID(),
-        releaseId: release.id,
-        madeOn: made.madeOn,
-        useBy,
-        grams: made.grams,
-        madeBy: by.id,
-        createdAt: this.now(),
-      },
-      { transaction },
-    );
-    const code = batchCode(made.madeOn, row.get('number') as number);
-    await row.update({ code }, { transaction });
-    return { code, useBy };
-  }
-
-  /** The page of a batch: what it is, when it was made, whether its label still stands. */
-  async batch(code: string) {
-    const row = await this.store.tables.batches.findOne({ where: { code: code.toUpperCase() } });
-    if (!row) throw new ApiError('batch-not-found');
-    const release = await this.release(row.get('releaseId') as string);
-    return {
-      code: row.get('code') as string,
-      madeOn: row.get('madeOn') as string,
-      useBy: row.get('useBy') as string,
-      grams: row.get('grams') as number | null,
-      madeBy: (await this.names()).get(row.get('madeBy') as string) ?? '',
-      release: withoutInputs(release),
-    };
   }
 }

@@ -1,8 +1,22 @@
 /** What the label routes take, as Joi schemas. */
 import Joi from 'joi';
-import { LABEL_KINDS, LANGUAGES, PANEL_FORMS, sheetProblem, type SheetStock } from '@hand-ladle/core';
-import { MOST_LABELS } from '../label-files';
-import { date, id, regime, target, worksheetRequest } from '../schemas';
+import {
+  LABEL_KINDS,
+  LANGUAGES,
+  PANEL_FORMS,
+  sheetProblem,
+  type LabelKind,
+  type LabelOptions,
+  type SheetStock,
+  type StatementStyle,
+} from '@hand-ladle/core';
+import { MOST_LABELS } from '../paper/label-files';
+import { date, id, regime } from '../http/words';
+import { target } from '../recipes/schemas';
+import type { ComputeRequest } from '../worksheets/compute';
+import { worksheetRequest } from '../worksheets/schemas';
+import type { ReleaseAsked } from './releases';
+import type { RunItem, RunOptions } from './runs';
 
 /** Most dishes, or kinds of slips, in one job. */
 export const MOST_RUN_ITEMS = 300;
@@ -69,12 +83,17 @@ export const labelStyle = Joi.object({
 }).default({ language: 'en', hasTail: false });
 
 /** A label of a recipe as it stands: always a draft. */
-export const draftFileRequest = worksheetRequest.keys({
+export interface DraftFile extends ComputeRequest {
+  style: StatementStyle;
+  options: LabelOptions;
+}
+
+export const draftFileRequest = worksheetRequest.append<DraftFile>({
   style: labelStyle,
   options: labelOptions.required(),
 });
 
-export const newReleaseRequest = Joi.object({
+export const newReleaseRequest = Joi.object<ReleaseAsked>({
   recipeId: id.required(),
   kitchenId: id.required(),
   regime,
@@ -89,12 +108,19 @@ export const newReleaseRequest = Joi.object({
 });
 
 /** Two people may act on one label: the version that was read goes with each act. */
-export const actRequest = Joi.object({ version: Joi.number().integer().min(1).required() });
+export const actRequest = Joi.object<{ version: number }>({
+  version: Joi.number().integer().min(1).required(),
+});
 
 const batchOf = Joi.string().trim().max(40).allow(null).default(null);
 
+export interface PrintAsked {
+  options: Omit<LabelOptions, 'kind'> & { kind: LabelKind | null };
+  batchCode: string | null;
+}
+
 /** A released label on paper or as a file. Its kind is the one it was released as; another one is refused. */
-export const printRequest = Joi.object({
+export const printRequest = Joi.object<PrintAsked>({
   options: labelOptions
     .keys({
       kind: Joi.string()
@@ -106,8 +132,12 @@ export const printRequest = Joi.object({
   batchCode: batchOf.description('A batch that was made before under this label; else a new one is made'),
 });
 
+export interface RunAsked extends RunOptions {
+  items: RunItem[];
+}
+
 /** Many labels in one job: of several dishes, or a slip for each tray. */
-export const runRequest = Joi.object({
+export const runRequest = Joi.object<RunAsked>({
   items: Joi.array()
     .items(
       Joi.object({
@@ -132,8 +162,3 @@ export const runRequest = Joi.object({
     ? value
     : helpers.message({ custom: `One job holds ${MOST_LABELS} labels at most` }),
 );
-
-export const simulateRequest = Joi.object({
-  act: Joi.string().valid('jam', 'clear', 'new-roll', 'short-roll', 'off', 'on').required(),
-});
-export const scaleRequest = Joi.object({ grams: Joi.number().min(0).max(100_000).required() });

@@ -6,6 +6,6 @@ export { claimsOfSheet, trayFigures } from './label-extras';
 export { DRAFT_ON_ROLL, type LabelOptions } from './options';
 export { labelText } from './plain-text';
 export { freeze, type FrozenInputs, type InputChange, type ReleaseState, thaw, whatChanged } from './release';
-export type { JobState, PrintJob, ReleaseView, Signature } from './release-view';
+export type { BatchView, JobState, PrintJob, Release, ReleaseView, Signature } from './release-view';
 export { letterFindings, setLabel, type SetLabel } from './set-label';
 export { PANEL_FORMS, type PanelForm } from './type-rules';

@@ -1,5 +1,5 @@
 /** A label on its way out of the kitchen, and a print of it, as server and screen tell each other. */
-import type { LabelKind } from '../../declaration';
+import type { Claim, Label, LabelKind } from '../../declaration';
 import type { Regime } from '../../food';
 import type { InputChange, ReleaseState } from './release';
 
@@ -50,4 +50,20 @@ export interface PrintJob {
   problem: string;
   askedBy: string;
   askedAt: string;
+}
+
+/** A label on its way, with what stands on it. */
+export interface Release extends ReleaseView {
+  label: Label;
+  claims: Claim[];
+}
+
+/** A batch that labels were printed for. */
+export interface BatchView {
+  code: string;
+  madeOn: string;
+  useBy: string;
+  grams: number | null;
+  madeBy: string;
+  release: Release;
 }

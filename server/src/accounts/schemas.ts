@@ -1,0 +1,27 @@
+/** What the API takes of accounts, as Joi schemas. */
+import Joi from 'joi';
+import { ROLES } from '@hand-ladle/core';
+import { person } from '../http/words';
+import type { NewPerson, PersonChange } from './people';
+import { LEAST_PASSWORD, MOST_PASSWORD } from './passwords';
+
+const login = Joi.string().trim().lowercase().min(1).max(80);
+const password = Joi.string().min(LEAST_PASSWORD).max(MOST_PASSWORD);
+const role = Joi.string().valid(...ROLES);
+
+export const signInRequest = Joi.object<{ login: string; password: string }>({
+  login: login.required(),
+  password: Joi.string().min(1).max(MOST_PASSWORD).required(),
+});
+export const newPersonRequest = Joi.object<NewPerson>({
+  login: login.required(),
+  name: person.required(),
+  role: role.required(),
+  password: password.required(),
+});
+export const personRequest = Joi.object<PersonChange>({
+  name: person,
+  role,
+  isActive: Joi.boolean(),
+  password,
+}).min(1);
