@@ -160,7 +160,6 @@ export {
   lineFromText,
   linesFromText,
   linesOf,
-  mentionsInText,
   type NotIn,
   type PackedPortion,
   readLine,
@@ -169,7 +168,6 @@ export {
   recipeFromReading,
   type RecipeLine,
   type RecipeReading,
-  saidNotIn,
   splitRecipes,
   stepsFromTexts,
   TECHNIQUES,
@@ -177,6 +175,7 @@ export {
   type TitleLanguage,
   UNPACKED,
 } from './recipe';
+export { mentionsInText, saidNotIn } from './audit';
 export { AGE_BANDS, VEGETABLE_SUBGROUPS, type WatchFigure } from './nutrition';
 export { type Ratio, standardize } from './dish';
 export {
@@ -350,6 +349,7 @@ export {
 export {
   type AuditPage,
   type AuditRow,
+  type Digest,
   type FinishedImport,
   FOOD_FIELDS,
   type FoundRecipe,
@@ -375,6 +375,7 @@ export {
   recipeToJsonLd,
   recipeToMarkdown,
   rowsFromRecipe,
+  type RunRequest,
   safeCell,
   safeCellText,
   type SavedFood,

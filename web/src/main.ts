@@ -2,7 +2,7 @@ import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import './styles/tokens.css';
 import './styles/base.css';
-import App from './App.vue';
-import { router } from './router';
+import App from './app/App.vue';
+import { router } from './app/router';
 
 createApp(App).use(createPinia()).use(router).mount('#app');

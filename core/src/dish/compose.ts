@@ -1,5 +1,6 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
 import { containedIn, equipmentTraces, type Trace, tracesOf } from '../allergen';
+import { mentionsOf } from '../audit';
 import { finding, type Finding } from '../finding';
 import { inSentence, isWater } from '../food';
 import { type Kitchen, packOf } from '../kitchen';
@@ -12,7 +13,7 @@ import {
   type NutrientSum,
   vectorHere,
 } from '../nutrition';
-import { type Book, cookingsIn, mentionsOf, type Recipe, type RecipeStep } from '../recipe';
+import { type Book, cookingsIn, type Recipe, type RecipeStep } from '../recipe';
 import { markBaths } from './baths';
 import type { Composed, ComposedLine } from './composed';
 import { mentionFindings, mentionTraces } from './named';

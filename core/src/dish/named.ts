@@ -1,8 +1,8 @@
 /** What the words of a recipe name and no line holds, as traces and as questions. */
 import type { Trace } from '../allergen';
+import { isTelling, type Mention, placeWords } from '../audit';
 import { finding, type Finding } from '../finding';
 import { SUBSTANCE_NAMES, substancesIn } from '../food';
-import { isTelling, type Mention, placeWords } from '../recipe';
 
 /** Open mentions as traces of the whole: each stands in the text and on no line. */
 export function mentionTraces(mentions: readonly Mention[]): Trace[] {

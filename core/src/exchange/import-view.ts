@@ -69,3 +69,16 @@ export interface ImportView {
   mapping: Record<string, string>;
   progress: ImportProgress;
 }
+
+/** How an upload is to be tried or run. */
+export interface RunRequest {
+  mapping: Readonly<Record<string, string>>;
+  hasDecimalComma: boolean;
+  /** What becomes of a row about a food the larder has. */
+  existing: 'update' | 'refuse';
+  /** Tries everything and changes nothing. */
+  dryRun: boolean;
+  kitchenId?: string;
+  /** What marks of a specification sheet mean, where a person said so. */
+  marks?: Readonly<Record<string, PackAnswer>>;
+}

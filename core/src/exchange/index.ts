@@ -1,7 +1,14 @@
 /** Recipes and tables as others tell them: documents, rows, import and export. */
 export type { AuditPage, AuditRow } from './audit-view';
 export { safeCell, safeCellText } from './cells';
-export type { FinishedImport, ImportKind, ImportProgress, ImportView, SheetMark } from './import-view';
+export type {
+  FinishedImport,
+  ImportKind,
+  ImportProgress,
+  ImportView,
+  RunRequest,
+  SheetMark,
+} from './import-view';
 export { recipeFromMarkdown, recipeToMarkdown } from './markdown';
 export { PACK_SIZE_FORMS, readPackSize } from './pack-size';
 export {
@@ -13,7 +20,15 @@ export {
   type SimulatedAct,
 } from './printer-view';
 export { RECIPE_COLUMNS, recipesFromRows, rowsFromRecipe } from './recipe-table';
-export type { FoundRecipe, KitchenSettings, Larder, SavedFood, SavedKitchen, SavedRecipe } from './saved';
+export type {
+  Digest,
+  FoundRecipe,
+  KitchenSettings,
+  Larder,
+  SavedFood,
+  SavedKitchen,
+  SavedRecipe,
+} from './saved';
 export { recipesFromJsonLd, recipeToJsonLd } from './schema-org';
 export { FOOD_FIELDS, guessMapping, PRODUCT_FIELDS, type TableField, unitFactor } from './table-mapping';
 export { plainTold, recipeFromTold, toldFrom, type ToldRecipe } from './told';

@@ -1,8 +1,8 @@
 /** What is kept of dishes, foods and kitchens, each with the version two people's saves are held against. */
+import type { Target } from '../batch';
 import type { Food, SwapEntry } from '../food';
 import type { Kitchen } from '../kitchen';
 import type { Recipe } from '../recipe';
-import type { Target } from '../batch';
 
 export interface Larder {
   foods: Food[];

@@ -1,8 +1,8 @@
 /** What stands against a plan, in words: lines no swap frees, mixes that would not hold, equipment, words nobody knows. */
 import { animalStateOf, foodTraces, touches, type Trace, worstStatus } from '../allergen';
+import { mentionsOf } from '../audit';
 import type { Composed } from '../dish';
 import { packOf, passes } from '../kitchen';
-import { mentionsOf } from '../recipe';
 import { type Asked, type Leaf, mustSet } from '../swap';
 import { type BlockedLeaf, type Choice, isUnsettled, type RefusedSwap } from './problem';
 

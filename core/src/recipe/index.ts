@@ -1,13 +1,4 @@
 /** What was written: a recipe, and how its text is read. */
-export {
-  isTelling,
-  knownWords,
-  type Mention,
-  mentionsInText,
-  mentionsOf,
-  placeWords,
-  saidNotIn,
-} from './audit';
 export { type Book, bookOf } from './book';
 export {
   type Household,
@@ -53,7 +44,7 @@ export {
   type Technique,
   TECHNIQUES,
 } from './recipe';
-export { EDIBLE_FORM_WORDS } from './words';
+export { EDIBLE_FORM_WORDS, isFormWord } from './words';
 export {
   type CookingMethod,
   cookingMethodOf,

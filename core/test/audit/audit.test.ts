@@ -13,7 +13,7 @@ import {
 import { bare, pack, withPacks } from '@hand-ladle/testing/asked';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
 import { compose } from '../../src/dish/compose';
-import { mentionsOf } from '../../src/recipe/audit/audit';
+import { mentionsOf } from '../../src/audit/audit';
 
 const CARROTS = ['600 g carrots', '20 g olive oil'];
 const dish = (steps: string[], lines: string[] = CARROTS, extra: Partial<Recipe> = {}): Recipe =>

@@ -22,7 +22,7 @@ import {
   type ImportView,
   type Kitchen,
   type Pack,
-  type PackAnswer,
+  type RunRequest,
   type SheetMark,
   type RowProblem,
   type TableField,
@@ -31,21 +31,9 @@ import { packRow } from '../kitchens/rows';
 import { ApiError } from '../http/errors';
 import { FIRST_OWN_VERSION } from '../larder/store';
 import type { Store } from '../store';
-import { FoodRows, ProductRows, type Mapping, type RowResult } from './read-rows';
+import { FoodRows, ProductRows, type RowResult } from './read-rows';
 import { finishedImports, keepFinished, takeBack, type TakenBack, type WrittenFood } from './take-back';
 import { keepUpload, openTable, rowsOf, type TableFile, type TableRow } from './table-file';
-
-export interface RunRequest {
-  mapping: Mapping;
-  hasDecimalComma: boolean;
-  /** What becomes of a row about a food the larder has. */
-  existing: 'update' | 'refuse';
-  /** Tries everything and changes nothing. */
-  dryRun: boolean;
-  kitchenId?: string;
-  /** What marks of a specification sheet mean, where a person said so. */
-  marks?: Readonly<Record<string, PackAnswer>>;
-}
 
 interface Job {
   id: string;

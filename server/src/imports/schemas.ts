@@ -1,9 +1,8 @@
 /** What an import takes. */
 import Joi from 'joi';
-import type { ImportKind } from '@hand-ladle/core';
+import type { ImportKind, RunRequest } from '@hand-ladle/core';
 import { id } from '../http/words';
 import { packAnswer } from '../kitchens/pack-schemas';
-import type { RunRequest } from './jobs';
 
 const kind = Joi.string().valid('foods', 'products');
 

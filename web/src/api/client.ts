@@ -1,83 +1,31 @@
 /** Speaks to the server. Every failure becomes a `ServerError` with a code and a sentence a cook can read. */
 import type {
   ComponentBatch,
+  Digest,
   EquipmentSet,
   FinishedImport,
   Food,
+  FoundRecipe,
   FreeFromPolicy,
   ImportKind,
   ImportView,
   Kitchen,
   KitchenName,
+  KitchenSettings,
   KitchenWeight,
   MenuRow,
   NearDish,
   Pack,
-  PackAnswer,
   PackToRead,
   Recipe,
+  RunRequest,
+  SavedFood,
+  SavedKitchen,
+  SavedRecipe,
   SwapEntry,
   SwapRating,
   Target,
 } from '@hand-ladle/core';
-
-export interface SavedRecipe {
-  recipe: Recipe;
-  target: Target | null;
-  /** Machines asked for; a kitchen that lacks one passes it over. */
-  vesselIds: readonly string[];
-  version: number;
-}
-
-export interface Digest {
-  id: string;
-  name: string;
-  isComponent: boolean;
-  parentId: string | null;
-  freeFrom: string[];
-  portions: number;
-  portionGrams: number;
-  finishedGrams: number;
-  contains: string[];
-  mayContain: string[];
-  check: string[];
-  isUnchecked: boolean;
-  openCount: number;
-  energyKcal: number;
-  isEnergyComplete: boolean;
-  changedProducts: string[];
-}
-
-/** What a kitchen sets for itself. */
-export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names' | 'swaps' | 'ratings'>;
-
-export interface SavedKitchen {
-  kitchen: Kitchen;
-  version: number;
-}
-
-export interface SavedFood {
-  food: Food;
-  version: number;
-}
-
-/** A recipe found in a document, before or after it was put in the book. */
-export interface FoundRecipe extends SavedRecipe {
-  lines: number;
-  steps: number;
-  decisions: number;
-  needsPortions: boolean;
-  isNameTaken: boolean;
-}
-
-export interface RunRequest {
-  mapping: Record<string, string>;
-  hasDecimalComma: boolean;
-  existing: 'update' | 'refuse';
-  dryRun: boolean;
-  marks: Record<string, PackAnswer>;
-  kitchenId: string;
-}
 
 export class ServerError extends Error {
   constructor(

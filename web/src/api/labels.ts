@@ -1,61 +1,22 @@
 /** Labels, accounts, printer and scale over the server. */
 import type {
+  AuditPage,
+  BatchView,
   Claim,
   CodeImage,
-  Label,
   LabelKind,
   LabelOptions,
+  Person,
+  PrinterPage,
   Regime,
-  PrintJob,
+  Release,
   ReleaseView,
+  Role,
+  SimulatedAct,
   StatementStyle,
   Target,
 } from '@hand-ladle/core';
 import { answerOf, call } from './client';
-
-export const ROLES = ['cook', 'editor', 'checker', 'manager'] as const;
-export type Role = (typeof ROLES)[number];
-export interface Person {
-  id: string;
-  login: string;
-  name: string;
-  role: Role;
-  isActive: boolean;
-}
-
-export interface Release extends ReleaseView {
-  label: Label;
-  claims: Claim[];
-}
-
-export interface BatchView {
-  code: string;
-  madeOn: string;
-  useBy: string;
-  grams: number | null;
-  madeBy: string;
-  release: Release;
-}
-
-export interface PrinterPage {
-  printer: { name: string; state: string; rollWidthMm: number; rollLeftMm: number };
-  jobs: PrintJob[];
-  outputs: { id: number; jobId: string; sequence: number; lengthMm: number; at: string }[];
-}
-export type SimulatedAct = 'jam' | 'clear' | 'new-roll' | 'short-roll' | 'off' | 'on';
-
-export interface AuditPage {
-  entries: {
-    id: number;
-    at: string;
-    personName: string;
-    role: string;
-    act: string;
-    subject: string;
-    details: Record<string, unknown>;
-  }[];
-  trail: { isWhole: boolean; rows: number; brokenAt: number | null };
-}
 
 export interface DraftRequest {
   recipeId: string;

@@ -2,12 +2,13 @@
  * A label that was released: the exact inputs it was worked out from, and what of them is otherwise now. The frozen inputs are
  * enough to work the label out again, byte by byte.
  */
+import { isTelling, knownWords, mentionsOf, placeWords } from '../../audit';
 import type { Target } from '../../batch';
 import type { StatementStyle } from '../../declaration';
 import { compose, type Composed } from '../../dish';
 import { type Food, foodSet, NUTRIENT_NAMES, NUTRIENTS, type SwapEntry, WATER_ID } from '../../food';
 import { type Kitchen, swapHere } from '../../kitchen';
-import { type Book, bookOf, isTelling, knownWords, mentionsOf, placeWords, type Recipe } from '../../recipe';
+import { type Book, bookOf, type Recipe } from '../../recipe';
 import { worksheet, type Worksheet, type WorksheetInput } from '../../worksheet';
 
 export interface FrozenInputs {

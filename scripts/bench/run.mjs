@@ -1,0 +1,38 @@
+/** `npm run bench`: bundles the measurements as the app is bundled, and runs them. */
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { ensurePackages, ensurePrograms } from '../install.mjs';
+import { main } from '../say.mjs';
+
+const OUTPUT = join('.data', 'bench');
+
+await main(async () => {
+  ensurePackages();
+  const { build } = await import('vite');
+  await build({
+    configFile: false,
+    logLevel: 'error',
+    ssr: { noExternal: [/^@hand-ladle\//] },
+    build: {
+      ssr: 'scripts/bench/worksheet.ts',
+      outDir: OUTPUT,
+      emptyOutDir: true,
+      minify: true,
+      target: 'es2022',
+    },
+  });
+  const { status } = spawnSync(process.execPath, [join(OUTPUT, 'worksheet.js')], { stdio: 'inherit' });
+  if (status !== 0) process.exit(status ?? 1);
+  ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
+  for (const script of [
+    'scripts/bench/words.ts',
+    'scripts/bench/matter.ts',
+    'scripts/bench/labels.ts',
+    'scripts/bench/audit-labels.ts',
+    'scripts/bench/swaps.ts',
+    'scripts/bench/import.ts',
+  ]) {
+    const run = spawnSync(join('node_modules', '.bin', 'tsx'), [script], { stdio: 'inherit' });
+    if (run.status !== 0) process.exit(run.status ?? 1);
+  }
+});
