@@ -23,7 +23,14 @@ const project = (name, extra = {}) => ({
 /** Far above what the slowest test needs on a busy machine: a test fails by what it finds, not by the clock. */
 const TEST_TIMEOUT_MS = 300_000;
 
+/** Stores and composables of the screen, in a document without a browser; these packages ship as modules only. */
+const web = project('web', {
+  testEnvironment: 'jsdom',
+  transform: { '^.+\\.(ts|mjs|js)$': Object.values(transform)[0] },
+  transformIgnorePatterns: ['/node_modules/(?!@vueuse/)'],
+});
+
 export default {
   testTimeout: TEST_TIMEOUT_MS,
-  projects: [project('core'), project('data'), project('server')],
+  projects: [project('core'), project('data'), project('server'), web],
 };

@@ -53,6 +53,7 @@ export const ROOMS = {
     'api',
     'worker',
     'state',
+    'ui/plot',
     'ui',
     'swaps',
     'packs',

@@ -8,6 +8,7 @@ export {
   roundToDecimals,
   scaleText,
   signedText,
+  typedFigure,
   type UnitSystem,
   weightText,
 } from './quantity';

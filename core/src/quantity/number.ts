@@ -64,12 +64,12 @@ export function spellFractions(text: string): string {
 }
 
 const DECIMAL = /^(?:\d+(?:[.,]\d+)?|\.\d+)$/;
-const THOUSANDS = /^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/;
+const THOUSANDS = /^[1-9]\d{0,2}(?:,\d{3})+(?:\.\d+)?$/;
 const SCIENTIFIC = /^\d+(?:\.\d+)?e[+-]?\d+$/;
 const FRACTION = /^(\d+)\/(\d+)$/;
 
-/** One token as a plain number, or null. "1,5" is one and a half; "1,500" is fifteen hundred. */
-function plainNumber(token: string): number | null {
+/** One token as a plain number, or null. "1,5" is one and a half, "1,500" is fifteen hundred, "0,250" is a quarter. */
+export function plainNumber(token: string): number | null {
   if (THOUSANDS.test(token)) return Number(token.replace(/,/g, ''));
   if (DECIMAL.test(token)) return Number(token.replace(',', '.'));
   if (SCIENTIFIC.test(token)) return Number(token);

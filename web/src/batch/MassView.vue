@@ -11,8 +11,8 @@ import {
   type MatterRow,
   type WorksheetLine,
 } from '@hand-ladle/core';
-import PlotPicture from '../ui/PlotPicture.vue';
-import { token, type Data } from '../ui/plot';
+import PlotPicture from '../ui/plot/PlotPicture.vue';
+import { token, type Data } from '../ui/plot/plot';
 import { useBench } from '../state/bench';
 import { usePrompts } from '../state/prompts';
 

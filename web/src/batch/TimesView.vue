@@ -12,8 +12,8 @@ import {
   type StepTime,
 } from '@hand-ladle/core';
 import FigureInput from '../ui/FigureInput.vue';
-import PlotPicture from '../ui/PlotPicture.vue';
-import { token, type Data, type Layout } from '../ui/plot';
+import PlotPicture from '../ui/plot/PlotPicture.vue';
+import { token, type Data, type Layout } from '../ui/plot/plot';
 import { useBench } from '../state/bench';
 import { ask } from '../worker/client';
 

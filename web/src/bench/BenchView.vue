@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
-import { onBeforeRouteLeave, RouterLink, RouterView } from 'vue-router';
+import { computed, ref, watch } from 'vue';
+import { RouterLink, RouterView } from 'vue-router';
+import { useEventListener } from '@vueuse/core';
 import PathStrip from './PathStrip.vue';
 import SwapDecisions from './SwapDecisions.vue';
 import SwapPanel from '../swaps/SwapPanel.vue';
@@ -9,6 +10,7 @@ import WhyPanel from './WhyPanel.vue';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';
 import { useExclusions } from '../state/exclusions';
+import { useKeepOnLeave } from '../state/keep-on-leave';
 
 const props = defineProps<{ id: string }>();
 const bench = useBench();
@@ -42,29 +44,9 @@ function onKey(event: KeyboardEvent): void {
   else bench.undo();
 }
 
-function onUnload(event: BeforeUnloadEvent): void {
-  if (bench.saveStatus === 'saved') return;
-  void bench.flush();
-  event.preventDefault();
-}
-
-/** The page goes into the background or away: what is not saved yet is saved now. */
-function onHidden(): void {
-  if (document.visibilityState === 'hidden') void bench.flush();
-}
-
 watch(() => props.id, open, { immediate: true });
-onMounted(() => {
-  window.addEventListener('keydown', onKey);
-  window.addEventListener('beforeunload', onUnload);
-  document.addEventListener('visibilitychange', onHidden);
-});
-onBeforeUnmount(() => {
-  window.removeEventListener('keydown', onKey);
-  window.removeEventListener('beforeunload', onUnload);
-  document.removeEventListener('visibilitychange', onHidden);
-});
-onBeforeRouteLeave(() => bench.flush());
+useEventListener(window, 'keydown', onKey);
+useKeepOnLeave(bench);
 </script>
 
 <template>

@@ -1,14 +1,12 @@
 <script setup lang="ts">
-/** Says how the saving stands, quietly while all is well; a conflict or a refusal is said aloud with its ways out. */
-import { computed } from 'vue';
+/** How the saving of the open dish stands, quietly while all is well. */
 import { useRouter } from 'vue-router';
 import { server } from '../api/client';
 import { newId, useBench } from '../state/bench';
+import SaveBar from '../ui/SaveBar.vue';
 
 const bench = useBench();
 const router = useRouter();
-
-const isLoud = computed(() => ['conflict', 'unreachable', 'refused'].includes(bench.saveStatus));
 
 async function keepAsCopy(): Promise<void> {
   const { recipe, target, vesselIds } = bench;
@@ -22,30 +20,20 @@ async function keepAsCopy(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="isLoud" class="loud" role="alert">
-    <span>{{ bench.saveMessage }}</span>
-    <template v-if="bench.saveStatus === 'conflict'">
-      <button class="choice" type="button" @click="bench.takeTheirs()">Take theirs</button>
-      <button class="choice" type="button" @click="bench.putMineOver()">Put mine over it</button>
-      <button class="choice" type="button" @click="keepAsCopy">Keep mine as a copy</button>
-    </template>
-    <span v-else-if="bench.saveStatus === 'unreachable'">Trying again every few seconds.</span>
-    <button v-else class="choice" type="button" @click="bench.undo()">Undo the change</button>
-  </div>
-  <span v-else class="unseen" role="status" data-testid="save-state">{{
-    bench.saveStatus === 'saved' ? 'Saved' : 'Saving'
-  }}</span>
+  <SaveBar
+    :status="bench.saveStatus"
+    :message="bench.saveMessage"
+    @theirs="bench.takeTheirs()"
+    @mine="bench.putMineOver()"
+    @undo="bench.undo()"
+  >
+    <button class="choice" type="button" @click="keepAsCopy">Keep mine as a copy</button>
+  </SaveBar>
+  <span
+    v-if="['saved', 'changed', 'saving'].includes(bench.saveStatus)"
+    class="unseen"
+    role="status"
+    data-testid="save-state"
+    >{{ bench.saveStatus === 'saved' ? 'Saved' : 'Saving' }}</span
+  >
 </template>
-
-<style scoped>
-.loud {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: var(--space-2) var(--space-3);
-  padding: var(--space-2) 20px;
-  background: var(--amber-wash);
-  border-bottom: 1.5px dashed var(--amber-line);
-  font-weight: 560;
-}
-</style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The scale: its weight as it comes, and one tap to put it into the field in focus. */
+import { typedFigure } from '@hand-ladle/core';
 import { computed, ref } from 'vue';
 import { labels } from '../api/labels';
 import { useScale } from './scale';
@@ -10,8 +11,8 @@ const shown = computed(() => (scale.last ? `${scale.last.grams} g` : '…'));
 const words = computed(() => (scale.isLost ? 'scale lost' : scale.last?.isStable ? 'at rest' : 'moving'));
 
 async function put(): Promise<void> {
-  const grams = Number(onPan.value.replace(',', '.'));
-  if (Number.isFinite(grams) && grams >= 0) await labels.putOnScale(grams);
+  const grams = typedFigure(onPan.value);
+  if (grams !== null) await labels.putOnScale(grams);
 }
 </script>
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The kitchen in use: its measures, its standard, its machines, scales and pans; and a way to start another. */
 import { computed, onMounted, ref } from 'vue';
-import { onBeforeRouteLeave } from 'vue-router';
 import {
   AMOUNT_WAYS,
   BUILD_WAYS,
@@ -23,7 +22,9 @@ import ScaleTable from './ScaleTable.vue';
 import SharedPlate from './SharedPlate.vue';
 import ServicePlate from './ServicePlate.vue';
 import TargetsPlate from './TargetsPlate.vue';
+import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useKeepOnLeave } from '../state/keep-on-leave';
 import { useKitchenSettings } from './kitchen-settings';
 
 const store = useKitchenSettings();
@@ -31,7 +32,7 @@ const settings = computed(() => store.settings);
 const problem = ref('');
 
 onMounted(() => store.open().catch((error: Error) => (problem.value = error.message)));
-onBeforeRouteLeave(() => store.flush());
+useKeepOnLeave(store);
 
 /** Where cooks differ: each question with its ways. */
 const QUESTIONS: {
@@ -55,6 +56,7 @@ const setStandard = (fields: Partial<Record<keyof KitchenStandard, unknown>>): v
 const STATUS_WORDS = {
   saved: 'Kept',
   changed: 'Keeping …',
+  saving: 'Keeping …',
   conflict: '',
   refused: '',
   unreachable: '',
@@ -99,29 +101,21 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
       <h1>{{ settings.name }}</h1>
       <span class="soft" role="status" data-testid="kitchen-state">{{ STATUS_WORDS[store.status] }}</span>
       <div class="history">
-        <button class="choice plain" type="button" :disabled="store.past.length === 0" @click="store.undo()">
+        <button class="choice plain" type="button" :disabled="!store.canUndo" @click="store.undo()">
           Undo
         </button>
-        <button
-          class="choice plain"
-          type="button"
-          :disabled="store.future.length === 0"
-          @click="store.redo()"
-        >
+        <button class="choice plain" type="button" :disabled="!store.canRedo" @click="store.redo()">
           Redo
         </button>
       </div>
     </header>
-    <div v-if="store.message" class="loud" role="alert">
-      <span>{{ store.message }}</span>
-      <template v-if="store.status === 'conflict'">
-        <button class="choice" type="button" @click="store.takeTheirs()">Take theirs</button>
-        <button class="choice" type="button" @click="store.putMineOver()">Put mine over it</button>
-      </template>
-      <button v-else-if="store.status === 'refused'" class="choice" type="button" @click="store.undo()">
-        Undo the change
-      </button>
-    </div>
+    <SaveBar
+      :status="store.status"
+      :message="store.message"
+      @theirs="store.takeTheirs()"
+      @mine="store.putMineOver()"
+      @undo="store.undo()"
+    />
     <section class="plate rimmed ways">
       <h2>How this kitchen works</h2>
       <div class="grid">

@@ -1,5 +1,5 @@
 /** The settings of the kitchen in use: changed on the screen, saved quietly, with undo; a conflict or refusal is said. */
-import { computed, ref, shallowRef, watch } from 'vue';
+import { shallowRef, watch } from 'vue';
 import { defineStore } from 'pinia';
 import {
   idFromName,
@@ -8,8 +8,9 @@ import {
   type KitchenSettings,
   type SavedKitchen,
 } from '@hand-ladle/core';
-import { server, type ServerError } from '../api/client';
+import { server } from '../api/client';
 import { useBook } from '../state/book';
+import { useSavedDraft } from '../state/saved-draft';
 
 const SAVE_AFTER = 500;
 
@@ -24,31 +25,28 @@ const settingsOf = (kitchen: Kitchen): KitchenSettings =>
 
 export const useKitchenSettings = defineStore('kitchen-settings', () => {
   const book = useBook();
-  const settings = shallowRef<KitchenSettings | null>(null);
-  const past = shallowRef<KitchenSettings[]>([]);
-  const future = shallowRef<KitchenSettings[]>([]);
-  const status = ref<'saved' | 'changed' | 'conflict' | 'refused' | 'unreachable'>('saved');
-  const message = ref('');
+  const saving = useSavedDraft<KitchenSettings, SavedKitchen>({
+    save: (id, settings, version) => server.saveKitchen(id, settings, version),
+    keptIn: ({ kitchen, version }) => ({ id: kitchen.id, version, draft: settingsOf(kitchen) }),
+    conflict: 'kitchen-conflict',
+    restMs: SAVE_AFTER,
+    refusalIn: ({ code, message, details }) => {
+      const detail = (details[0] as { message?: string } | undefined)?.message;
+      return code === 'bad-request' && detail ? `Not kept yet: ${detail}` : message;
+    },
+    onKept: ({ kitchen }) => book.replaceKitchen(kitchen),
+  });
+  const settings = saving.draft;
   const sets = shallowRef<EquipmentSet[]>([]);
-  let id = '';
-  let version = 0;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let theirs: SavedKitchen | null = null;
 
-  function show({ kitchen, version: read }: SavedKitchen): void {
-    id = kitchen.id;
-    version = read;
-    settings.value = settingsOf(kitchen);
-    past.value = [];
-    future.value = [];
-    status.value = 'saved';
-    message.value = '';
-    book.replaceKitchen(kitchen);
+  function show(saved: SavedKitchen): void {
+    saving.show(saved);
+    book.replaceKitchen(saved.kitchen);
   }
 
   /** Opens the settings of the kitchen in use, as they are on the server now. */
   async function open(): Promise<void> {
-    await flush();
+    await saving.flush();
     await book.ready();
     const [saved, equipment] = await Promise.all([
       server.kitchen(book.kitchen!.id),
@@ -61,85 +59,19 @@ export const useKitchenSettings = defineStore('kitchen-settings', () => {
   watch(
     () => book.kitchen?.id,
     (now) => {
-      if (settings.value && now && now !== id) void open();
+      if (settings.value && now && now !== saving.openId.value) void open();
     },
   );
 
-  async function save(): Promise<void> {
-    clearTimeout(timer);
-    const now = settings.value;
-    if (!now || status.value === 'conflict') return;
-    try {
-      const saved = await server.saveKitchen(id, now, version);
-      version = saved.version;
-      book.replaceKitchen(saved.kitchen);
-      message.value = '';
-      status.value = settings.value === now ? 'saved' : 'changed';
-    } catch (error) {
-      failed(error as ServerError);
-    }
-  }
-
-  function failed({ code, message: text, details }: ServerError): void {
-    const detail = (details[0] as { message?: string } | undefined)?.message;
-    message.value = code === 'bad-request' && detail ? `Not kept yet: ${detail}` : text;
-    theirs = code === 'kitchen-conflict' ? ((details[0] as SavedKitchen | undefined) ?? null) : null;
-    status.value = theirs ? 'conflict' : code === 'unreachable' ? 'unreachable' : 'refused';
-    if (status.value === 'unreachable') timer = setTimeout(() => void save(), 3000);
-  }
-
-  function become(next: KitchenSettings): void {
-    settings.value = next;
-    if (status.value !== 'conflict') status.value = 'changed';
-    clearTimeout(timer);
-    timer = setTimeout(() => void save(), SAVE_AFTER);
-  }
-
   function change(fields: Partial<KitchenSettings>): void {
-    if (!settings.value) return;
-    past.value = [...past.value.slice(-99), settings.value];
-    future.value = [];
-    become({ ...settings.value, ...fields });
-  }
-
-  function undo(): void {
-    const before = past.value[past.value.length - 1];
-    if (!before || !settings.value) return;
-    future.value = [...future.value, settings.value];
-    past.value = past.value.slice(0, -1);
-    become(before);
-  }
-
-  function redo(): void {
-    const after = future.value[future.value.length - 1];
-    if (!after || !settings.value) return;
-    past.value = [...past.value, settings.value];
-    future.value = future.value.slice(0, -1);
-    become(after);
-  }
-
-  async function flush(): Promise<void> {
-    if (status.value === 'changed') await save();
-  }
-
-  function takeTheirs(): void {
-    if (theirs) show(theirs);
-    theirs = null;
-  }
-
-  async function putMineOver(): Promise<void> {
-    if (!theirs) return;
-    version = theirs.version;
-    theirs = null;
-    status.value = 'changed';
-    await save();
+    if (settings.value) saving.change({ ...settings.value, ...fields });
   }
 
   /** A new kitchen with a set of machines; all else as in the one that is open. */
   async function create(name: string, setId: string): Promise<void> {
     const set = sets.value.find((each) => each.id === setId);
     if (!settings.value || !set) return;
-    await flush();
+    await saving.flush();
     const tail = crypto.randomUUID().slice(0, 8);
     const { vessels, scales, pans } = set;
     const made = await server.createKitchen(`${idFromName(name).slice(0, 40) || 'kitchen'}-${tail}`, {
@@ -156,19 +88,20 @@ export const useKitchenSettings = defineStore('kitchen-settings', () => {
   }
 
   return {
-    settings: computed(() => settings.value),
+    settings,
     sets,
-    past,
-    future,
-    status,
-    message,
+    status: saving.status,
+    message: saving.message,
+    canUndo: saving.canUndo,
+    canRedo: saving.canRedo,
     open,
     change,
-    undo,
-    redo,
-    flush,
-    takeTheirs,
-    putMineOver,
+    undo: saving.undo,
+    redo: saving.redo,
+    flush: saving.flush,
+    hasUnsaved: saving.hasUnsaved,
+    takeTheirs: saving.takeTheirs,
+    putMineOver: saving.putMineOver,
     create,
   };
 });

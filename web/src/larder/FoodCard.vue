@@ -7,12 +7,17 @@ import {
   NUTRIENT_NAMES,
   nutrientColumn,
   NUTRIENTS,
+  typedFigure,
   type Food,
   type NutrientId,
+  type SavedFood,
 } from '@hand-ladle/core';
-import { server, type ServerError } from '../api/client';
+import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
+import { useKeepOnLeave } from '../state/keep-on-leave';
+import { refusalWithField, useSavedDraft } from '../state/saved-draft';
+import SaveBar from '../ui/SaveBar.vue';
 import FigureEdit from './FigureEdit.vue';
 
 const props = defineProps<{ food: Food; isComparing: boolean }>();
@@ -20,11 +25,23 @@ const emit = defineEmits<{ compare: []; leave: [] }>();
 const book = useBook();
 const prompts = usePrompts();
 
-const version = ref<number | null>(null);
 const usedIn = shallowRef<{ id: string; name: string }[]>([]);
+/** What is wrong with what was typed, before it is sent anywhere. */
 const problem = ref('');
-/** What this food was before the last change, for undo. */
-const past = shallowRef<Food[]>([]);
+const saving = useSavedDraft<Food, SavedFood>({
+  save: (_, food, version) => server.saveFood({ food, version }),
+  keptIn: ({ food, version }) => ({ id: food.id, version, draft: food }),
+  conflict: 'food-conflict',
+  restMs: 0,
+  refusalIn: (error) =>
+    error.code === 'food-loosened'
+      ? `${error.message} (${error.details.join(', ')})`
+      : refusalWithField(error),
+  onKept: ({ food }) => book.replaceFood(food),
+});
+const { draft, status, message, canUndo } = saving;
+/** The food as it stands here; as the larder lists it until it was read. */
+const shown = computed(() => draft.value ?? props.food);
 type Field = InstanceType<typeof FigureEdit>;
 const figureFields = useTemplateRef<Field[]>('figures-field');
 const measureFields = useTemplateRef<Field[]>('measures-field');
@@ -37,40 +54,29 @@ function closeFields(): void {
   for (const each of [...all, nameField.value, trimField.value, newField.value]) each?.close();
 }
 
+useKeepOnLeave(saving);
+
 onMounted(async () => {
   try {
-    const saved = await server.food(props.food.id);
-    version.value = saved.version;
-    usedIn.value = saved.usedIn;
+    const { usedIn: users, ...saved } = await server.food(props.food.id);
+    usedIn.value = users;
+    saving.show(saved);
   } catch (error) {
     problem.value = (error as Error).message;
   }
 });
 
-async function save(next: Food, isUndo = false): Promise<void> {
-  if (version.value === null) return;
-  const before = props.food;
+/** Keeps a change at once; it stands here while it is on its way, and if it is refused. */
+function save(next: Food): void {
   problem.value = '';
-  try {
-    const saved = await server.saveFood({ food: next, version: version.value });
-    version.value = saved.version;
-    past.value = isUndo ? past.value.slice(0, -1) : [...past.value, before];
-    await book.replaceFood(saved.food);
-    closeFields();
-  } catch (error) {
-    const { message, details, code } = error as ServerError;
-    problem.value = code === 'food-loosened' ? `${message} (${details.join(', ')})` : message;
-  }
+  saving.change(next);
+  closeFields();
 }
-const undo = (): void => {
-  const before = past.value.at(-1);
-  if (before) void save(before, true);
-};
 
 const figureIn = (text: string): number | null | undefined => {
   if (text.trim() === '') return null;
-  const value = Number(text.replace(',', '.'));
-  return value >= 0 && value <= 100_000 ? value : undefined;
+  const value = typedFigure(text);
+  return value !== null && value >= 0 && value <= 100_000 ? value : undefined;
 };
 
 function saveFigure(id: NutrientId, text: string): void {
@@ -79,9 +85,9 @@ function saveFigure(id: NutrientId, text: string): void {
     problem.value = 'A figure of zero or more, or empty for unknown.';
     return;
   }
-  const { food } = props;
+  const food = shown.value;
   const figureSources = { ...food.figureSources, [nutrientColumn(id)]: 'weighed here' as const };
-  void save({ ...food, composition: { ...food.composition, [id]: value }, figureSources });
+  save({ ...food, composition: { ...food.composition, [id]: value }, figureSources });
 }
 
 function saveSynonyms(text: string): void {
@@ -89,7 +95,7 @@ function saveSynonyms(text: string): void {
     .split(',')
     .map((each) => each.trim())
     .filter(Boolean);
-  void save({ ...props.food, synonyms });
+  save({ ...shown.value, synonyms });
 }
 
 function saveTrim(text: string): void {
@@ -98,7 +104,7 @@ function saveTrim(text: string): void {
     problem.value = 'A share of the bought weight, 1 to 100 %.';
     return;
   }
-  void save({ ...props.food, trimYield: value / 100 });
+  save({ ...shown.value, trimYield: value / 100 });
 }
 
 const gramsIn = (text: string): number | null => {
@@ -111,10 +117,10 @@ const gramsIn = (text: string): number | null => {
 function saveMeasure(index: number, text: string): void {
   const grams = gramsIn(text);
   if (grams === null) return;
-  const measures = props.food.measures.map((each, at) =>
+  const measures = shown.value.measures.map((each, at) =>
     at === index ? { ...measureWeighedHere(each.unit, grams), form: each.form, basis: each.basis } : each,
   );
-  void save({ ...props.food, measures });
+  save({ ...shown.value, measures });
 }
 
 const UNITS = ['cup', 'tbsp', 'tsp', 'piece', 'bunch', 'handful', 'slice', 'tin', 'pack'] as const;
@@ -125,22 +131,22 @@ function addMeasure(text: string): void {
   const grams = gramsIn(text);
   if (grams === null) return;
   const own = measureWeighedHere(newUnit.value, grams);
-  const others = props.food.measures.filter(({ unit, form }) => unit !== own.unit || form !== '');
-  void save({ ...props.food, measures: [own, ...others] });
+  const others = shown.value.measures.filter(({ unit, form }) => unit !== own.unit || form !== '');
+  save({ ...shown.value, measures: [own, ...others] });
 }
 
 const sourceOf = (id: NutrientId): string =>
-  props.food.figureSources[nutrientColumn(id)] ?? props.food.source;
+  shown.value.figureSources[nutrientColumn(id)] ?? shown.value.source;
 const figures = computed(() =>
   NUTRIENTS.map((id) => ({
     id,
     ...NUTRIENT_NAMES[id],
-    value: props.food.composition[id],
+    value: shown.value.composition[id],
     source: sourceOf(id),
   })),
 );
 const facts = computed(() => {
-  const { food } = props;
+  const food = shown.value;
   return [
     food.state,
     food.kind === 'single' ? 'one ingredient' : 'a product: its pack decides',
@@ -157,30 +163,37 @@ const facts = computed(() => {
 </script>
 
 <template>
-  <article class="card" :aria-label="food.name">
+  <article class="card" :aria-label="shown.name">
     <header>
-      <h2>{{ food.name }}</h2>
+      <h2>{{ shown.name }}</h2>
       <span class="acts">
-        <button v-if="past.length > 0" class="choice" type="button" @click="undo">Undo</button>
+        <button v-if="canUndo" class="choice" type="button" @click="saving.undo()">Undo</button>
         <button class="choice" type="button" :aria-pressed="isComparing" @click="emit('compare')">
           {{ isComparing ? 'Tap the other food' : 'Compare' }}
         </button>
-        <button class="choice" type="button" @click="prompts.packFoodId = food.id">Its pack</button>
+        <button class="choice" type="button" @click="prompts.packFoodId = shown.id">Its pack</button>
         <button class="choice plain" type="button" @click="emit('leave')">Close</button>
       </span>
     </header>
     <p class="soft">{{ facts }}</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <SaveBar
+      :status="status"
+      :message="message"
+      @theirs="saving.takeTheirs()"
+      @mine="saving.putMineOver()"
+      @undo="saving.undo()"
+    />
     <section>
       <h3>Also called</h3>
       <FigureEdit
         ref="names-field"
-        :start="food.synonyms.join(', ')"
+        :start="shown.synonyms.join(', ')"
         label="Other names, parted by commas"
         is-wide
         @keep="saveSynonyms"
       >
-        {{ food.synonyms.join(', ') || 'no other name' }}
+        {{ shown.synonyms.join(', ') || 'no other name' }}
       </FigureEdit>
     </section>
     <section v-if="usedIn.length > 0">
@@ -198,15 +211,15 @@ const facts = computed(() => {
           Edible part of what is bought
           <FigureEdit
             ref="trim-field"
-            :start="String(Math.round(food.trimYield * 100))"
+            :start="String(Math.round(shown.trimYield * 100))"
             label="Edible share in per cent"
             is-figure
             @keep="saveTrim"
           >
-            {{ Math.round(food.trimYield * 100) }}<span class="unit">&nbsp;%</span>
+            {{ Math.round(shown.trimYield * 100) }}<span class="unit">&nbsp;%</span>
           </FigureEdit>
         </li>
-        <li v-for="(measure, at) in food.measures" :key="at">
+        <li v-for="(measure, at) in shown.measures" :key="at">
           <span
             >1 {{ measure.unit === 'cup' ? 'US cup' : measure.unit
             }}{{ measure.form ? `, ${measure.form}` : '' }}
@@ -236,7 +249,7 @@ const facts = computed(() => {
             Weighed one? Add it
           </FigureEdit>
         </li>
-        <li v-for="each in food.cookingYields" :key="each.method">
+        <li v-for="each in shown.cookingYields" :key="each.method">
           <span
             >{{ each.method }} <span class="soft">{{ each.source }}</span></span
           >
@@ -252,14 +265,14 @@ const facts = computed(() => {
     <section>
       <h3>In 100 g of edible portion</h3>
       <ul class="figures">
-        <li v-if="food.energyKcal !== null">
+        <li v-if="shown.energyKcal !== null">
           <span>Energy <span class="soft">as its source states it</span></span>
-          <span class="figure">{{ food.energyKcal }}<span class="unit">&nbsp;kcal</span></span>
+          <span class="figure">{{ shown.energyKcal }}<span class="unit">&nbsp;kcal</span></span>
         </li>
         <li v-for="each in figures" :key="each.id">
           <span
             >{{ each.name }}
-            <span v-if="each.source !== food.source" class="soft">{{ each.source }}</span></span
+            <span v-if="each.source !== shown.source" class="soft">{{ each.source }}</span></span
           >
           <FigureEdit
             ref="figures-field"
@@ -277,7 +290,7 @@ const facts = computed(() => {
           </FigureEdit>
         </li>
       </ul>
-      <p class="soft">All figures: {{ food.source }}, save those marked.</p>
+      <p class="soft">All figures: {{ shown.source }}, save those marked.</p>
     </section>
   </article>
 </template>

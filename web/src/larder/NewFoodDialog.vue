@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
 import 'element-plus/es/components/dialog/style/css';
-import { foodFromRow, idFromName, measureWeighedHere } from '@hand-ladle/core';
+import { foodFromRow, idFromName, measureWeighedHere, typedFigure } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
@@ -38,8 +38,8 @@ const isShown = computed({
 });
 
 const cup = (): number | null => {
-  const value = Number(cupGrams.value.replace(',', '.'));
-  return value > 0 && value < 2000 ? value : null;
+  const value = typedFigure(cupGrams.value);
+  return value !== null && value > 0 && value < 2000 ? value : null;
 };
 
 async function make(): Promise<void> {

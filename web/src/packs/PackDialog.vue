@@ -14,6 +14,7 @@ import {
   type Pack,
   type PackAnswer,
   type Substance,
+  typedFigure,
 } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../state/book';
@@ -133,8 +134,8 @@ function takeReading(): void {
 }
 
 const figure = (text: string): number | null => {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && value > 0 ? value : null;
+  const value = typedFigure(text);
+  return value !== null && value > 0 ? value : null;
 };
 
 async function record(): Promise<void> {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The nutrition panel of a pack, per 100 g as printed; what is left empty stays with the reference figure. */
 import { computed } from 'vue';
-import { SALT_PER_SODIUM, type NutrientId, type Pack } from '@hand-ladle/core';
+import { SALT_PER_SODIUM, type NutrientId, type Pack, typedFigure } from '@hand-ladle/core';
 import { useBook } from '../state/book';
 
 const panel = defineModel<Pack['panel']>({ required: true });
@@ -23,11 +23,7 @@ function set(id: NutrientId, value: number | null): void {
   panel.value = next;
 }
 
-const figure = (text: string): number | null => {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && value >= 0 ? value : null;
-};
-const typed = (event: Event): number | null => figure((event.target as HTMLInputElement).value);
+const typed = (event: Event): number | null => typedFigure((event.target as HTMLInputElement).value);
 
 /** European panels print what is available, without fibre; ours hold the whole. */
 const printedCarbohydrate = computed(() => {
@@ -39,7 +35,7 @@ function setCarbohydrate(value: number | null): void {
   set('carbohydrateG', value === null ? null : isEu.value ? value + (panel.value.fibreG ?? 0) : value);
 }
 function setFibre(value: number | null): void {
-  const printed = figure(printedCarbohydrate.value);
+  const printed = typedFigure(printedCarbohydrate.value);
   set('fibreG', value);
   if (printed !== null) setCarbohydrate(printed);
 }

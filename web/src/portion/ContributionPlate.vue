@@ -2,10 +2,10 @@
 /** Where a nutrient comes from, line by line, as a picture with its figures; a tap on a line asks what a change would do. */
 import { computed, shallowRef, watch } from 'vue';
 import { fixedText, NUTRIENT_NAMES, type Contribution, type NutrientId } from '@hand-ladle/core';
-import { token, type Data, type Layout } from '../ui/plot';
+import { token, type Data, type Layout } from '../ui/plot/plot';
 import { useBench } from '../state/bench';
 import { ask } from '../worker/client';
-import PlotPicture from '../ui/PlotPicture.vue';
+import PlotPicture from '../ui/plot/PlotPicture.vue';
 
 const props = defineProps<{ nutrient: NutrientId }>();
 const emit = defineEmits<{ choose: [lineId: string] }>();

@@ -20,14 +20,14 @@ import {
   type Worksheet,
   type SavedRecipe,
 } from '@hand-ladle/core';
-import { server, type ServerError } from '../api/client';
+import { server } from '../api/client';
 import { ask, latestOnly } from '../worker/client';
 import { useBook } from './book';
+import { refusalWithField, useSavedDraft } from './saved-draft';
 import { todayIn } from './today';
 
 /** How long after the last change the dish is saved, in milliseconds. */
 const SAVE_AFTER = 300;
-const TRY_AGAIN_AFTER = 3000;
 
 interface State {
   recipe: Recipe;
@@ -35,27 +35,26 @@ interface State {
   vesselIds: readonly string[];
 }
 
-export type SaveStatus = 'saved' | 'changed' | 'saving' | 'conflict' | 'unreachable' | 'refused';
-
 export const useBench = defineStore('bench', () => {
   const book = useBook();
-  const state = shallowRef<State | null>(null);
+  const saving = useSavedDraft<State, SavedRecipe>({
+    save: (_, draft, version) => server.save({ ...draft, version }),
+    keptIn: (saved) => ({ id: saved.recipe.id, version: saved.version, draft: stateOf(saved) }),
+    conflict: 'version-conflict',
+    restMs: SAVE_AFTER,
+    refusalIn: refusalWithField,
+    onKept: async ({ recipe: kept }, isLatest) => {
+      if (isLatest && kept.isComponent) await book.reloadComponents();
+    },
+  });
+  const state = saving.draft;
   const worksheet = shallowRef<Worksheet | null>(null);
   const regime = ref<Regime>('eu');
   /** Language and order of the label's text. */
   const labelStyle = shallowRef<StatementStyle>({ language: 'en', hasTail: false });
-  const saveStatus = ref<SaveStatus>('saved');
-  const saveMessage = ref('');
-  const past = shallowRef<State[]>([]);
-  const future = shallowRef<State[]>([]);
-  let version = 0;
-  let theirs: SavedRecipe | null = null;
-  let timer: ReturnType<typeof setTimeout> | undefined;
   const compute = latestOnly('worksheet');
   const findOffers = latestOnly('offers');
   const offers = shallowRef<Offer[]>([]);
-  /** The batch as it was before a target is dragged; null while nothing is. */
-  let dragFrom: State | null = null;
 
   const recipe = computed(() => state.value?.recipe ?? null);
   const target = computed(() => state.value?.target ?? null);
@@ -85,135 +84,40 @@ export const useBench = defineStore('bench', () => {
 
   /** What can be done otherwise is found once the hand rests. */
   watch(input, async (now) => {
-    if (!now || dragFrom) return;
+    if (!now || saving.isDragging()) return;
     const found = await findOffers(now);
     if (found && now.recipe.id === state.value?.recipe.id) offers.value = found;
   });
 
-  function show(saved: SavedRecipe, home: Target): void {
-    version = saved.version;
-    past.value = [];
-    future.value = [];
-    saveStatus.value = 'saved';
-    offers.value = [];
-    state.value = { recipe: saved.recipe, target: saved.target ?? home, vesselIds: saved.vesselIds };
-  }
+  /** The batch a dish is opened with where it was never made for one. */
+  let home: Target | null = null;
+  const stateOf = ({ recipe: kept, target: made, vesselIds: asked }: SavedRecipe): State => ({
+    recipe: kept,
+    target: made ?? home!,
+    vesselIds: asked,
+  });
 
   /** Opens a dish; throws a `ServerError` when it is not in the book. */
   async function open(id: string): Promise<void> {
-    await flush();
-    if (state.value?.recipe.id !== id) {
-      state.value = null;
+    await saving.flush();
+    if (saving.openId.value !== id) {
+      saving.close();
       worksheet.value = null;
     }
     await book.ready();
     const saved = await server.recipe(id);
-    const home = await ask('homeTarget', { recipe: saved.recipe, kitchen: book.kitchen! });
-    show(saved, home);
-  }
-
-  function scheduleSave(after = SAVE_AFTER): void {
-    clearTimeout(timer);
-    timer = setTimeout(() => void save(), after);
-  }
-
-  async function save(): Promise<void> {
-    clearTimeout(timer);
-    const now = state.value;
-    if (!now || saveStatus.value === 'saving' || saveStatus.value === 'conflict') return;
-    saveStatus.value = 'saving';
-    try {
-      const saved = await server.save({ ...now, version });
-      version = saved.version;
-      saveStatus.value = state.value === now ? 'saved' : 'changed';
-      if (saveStatus.value === 'changed') scheduleSave();
-      else if (now.recipe.isComponent) await book.reloadComponents();
-    } catch (error) {
-      failed(error as ServerError);
-    }
-  }
-
-  function failed(error: ServerError): void {
-    saveMessage.value = error.message;
-    if (error.code === 'version-conflict') {
-      theirs = (error.details[0] as SavedRecipe | undefined) ?? null;
-      saveStatus.value = 'conflict';
-    } else if (error.code === 'bad-request') {
-      const detail = (error.details[0] as { message?: string } | undefined)?.message;
-      saveMessage.value = detail ? `${error.message} (${detail})` : error.message;
-      saveStatus.value = 'refused';
-    } else {
-      saveStatus.value = 'unreachable';
-      scheduleSave(TRY_AGAIN_AFTER);
-    }
-  }
-
-  /** Saves what is not saved yet, before leaving a dish. */
-  async function flush(): Promise<void> {
-    dropTarget();
-    if (saveStatus.value === 'changed') await save();
-  }
-
-  /** After a conflict: take the other person's version, or put mine over it. */
-  function takeTheirs(): void {
-    if (!theirs || !state.value) return;
-    show(theirs, state.value.target);
-    theirs = null;
-  }
-
-  async function putMineOver(): Promise<void> {
-    if (!theirs) return;
-    version = theirs.version;
-    theirs = null;
-    saveStatus.value = 'changed';
-    await save();
-  }
-
-  function become(next: State): void {
-    state.value = next;
-    if (saveStatus.value !== 'conflict' && saveStatus.value !== 'saving') saveStatus.value = 'changed';
-    scheduleSave();
+    home = await ask('homeTarget', { recipe: saved.recipe, kitchen: book.kitchen! });
+    offers.value = [];
+    saving.show(saved);
   }
 
   function change(next: Partial<State>): void {
-    if (!state.value) return;
-    past.value = [...past.value.slice(-99), state.value];
-    future.value = [];
-    become({ ...state.value, ...next });
-  }
-
-  function undo(): void {
-    dropTarget();
-    const before = past.value[past.value.length - 1];
-    if (!before || !state.value) return;
-    future.value = [...future.value, state.value];
-    past.value = past.value.slice(0, -1);
-    become(before);
-  }
-
-  function redo(): void {
-    const after = future.value[future.value.length - 1];
-    if (!after || !state.value) return;
-    past.value = [...past.value, state.value];
-    future.value = future.value.slice(0, -1);
-    become(after);
+    if (state.value) saving.change({ ...state.value, ...next });
   }
 
   /** Follows a hand that drags the target: shown at once, one step of undo for the whole drag. */
   function dragTarget(next: Target): void {
-    if (!state.value) return;
-    dragFrom ??= state.value;
-    if (saveStatus.value === 'saved') saveStatus.value = 'changed';
-    state.value = { ...state.value, target: next };
-  }
-
-  function dropTarget(): void {
-    const from = dragFrom;
-    dragFrom = null;
-    if (!from || !state.value) return;
-    past.value = [...past.value.slice(-99), from];
-    future.value = [];
-    become({ ...state.value });
+    if (state.value) saving.drag({ ...state.value, target: next });
   }
 
   /** Says the batch at hand in another way; what it makes stays the same. */
@@ -313,7 +217,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Makes a variant of the open dish from a plan; it stays linked to its parent. */
   async function makeVariant(plan: SwapPlan, name: string): Promise<string> {
-    await flush();
+    await saving.flush();
     const parent = recipe.value!;
     const made = await server.create({
       recipe: {
@@ -345,17 +249,18 @@ export const useBench = defineStore('bench', () => {
     worksheet,
     openFindings,
     isVariant,
-    saveStatus,
-    saveMessage,
-    past,
-    future,
+    saveStatus: saving.status,
+    saveMessage: saving.message,
+    canUndo: saving.canUndo,
+    canRedo: saving.canRedo,
+    hasUnsaved: saving.hasUnsaved,
     open,
-    flush,
-    undo,
-    redo,
+    flush: saving.flush,
+    undo: saving.undo,
+    redo: saving.redo,
     setTarget,
     dragTarget,
-    dropTarget,
+    dropTarget: saving.drop,
     express,
     setMachine,
     takeOffer,
@@ -370,8 +275,8 @@ export const useBench = defineStore('bench', () => {
     rewriteSteps,
     takeSwap,
     makeVariant,
-    takeTheirs,
-    putMineOver,
+    takeTheirs: saving.takeTheirs,
+    putMineOver: saving.putMineOver,
   };
 });
 

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 /** A kitchen writes a swap of its own: what goes out, what goes in by weight, water, how, how close, and where not. */
 import { computed, ref } from 'vue';
-import { idFromName, MAKINGS, SWAP_FUNCTIONS, type Making, type SwapFunction } from '@hand-ladle/core';
+import {
+  idFromName,
+  MAKINGS,
+  SWAP_FUNCTIONS,
+  type Making,
+  type SwapFunction,
+  typedFigure,
+} from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import FoodPicker from '../ui/FoodPicker.vue';
@@ -21,7 +28,8 @@ const picking = ref<'from' | 'to' | null>(null);
 const problem = ref('');
 const isSaving = ref(false);
 
-const figure = (text: string): number => Number(text.trim().replace(',', '.'));
+/** Nonsense goes to the server as it is none, which says which field it was. */
+const figure = (text: string): number => typedFigure(text) ?? NaN;
 const isWhole = computed(() => fromId.value !== null && to.value.length > 0);
 
 function pick(id: string): void {

@@ -11,6 +11,7 @@ import {
   type RecipeReading,
   type Worksheet,
   type FoundRecipe,
+  typedFigure,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { newId } from '../state/bench';
@@ -55,8 +56,8 @@ export function useTakeIn() {
 
   const isTooLong = computed(() => text.value.length > MOST_TEXT);
   const numberIn = (typed: string): number | null => {
-    const value = Number(typed.replace(',', '.'));
-    return typed.trim() !== '' && value > 0 && value <= 1_000_000 ? value : null;
+    const value = typedFigure(typed);
+    return value !== null && value > 0 && value <= 1_000_000 ? value : null;
   };
 
   /** The recipe as read, with what the cook answered, and the portions typed over those the text says. */

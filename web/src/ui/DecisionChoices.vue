@@ -11,6 +11,7 @@ import {
   type RecipeLine,
   type Worksheet,
   type WorksheetLine,
+  typedFigure,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
@@ -106,8 +107,8 @@ async function keepForKitchen(
 }
 
 async function setTyped(): Promise<void> {
-  const value = Number(typed.value.replace(',', '.'));
-  if (!(value > 0 && value <= 100_000)) {
+  const value = typedFigure(typed.value);
+  if (value === null || value <= 0 || value > 100_000) {
     problem.value = 'Grams above zero, please.';
     return;
   }

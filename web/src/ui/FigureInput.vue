@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A figure typed by hand: half-typed text stays, arrows step it, a bad one is said and the last good one is kept. */
 import { computed, ref, watch } from 'vue';
-import { figureText, roundToDecimals } from '@hand-ladle/core';
+import { figureText, roundToDecimals, typedFigure } from '@hand-ladle/core';
 
 const props = withDefaults(
   defineProps<{ value: number; label: string; step?: number; decimals?: number; isBig?: boolean }>(),
@@ -18,12 +18,10 @@ const shown = computed(() => typed.value ?? figureText(props.value, props.decima
 /** Room for the digits, so that figure and unit stand together. */
 const width = computed(() => `${Math.max(2, shown.value.length) + 0.6}ch`);
 
-const numberIn = (text: string): number => Number(text.replace(',', '.').replace(/\s/g, ''));
-
 watch(
   () => props.value,
   (now) => {
-    if (typed.value !== null && Math.abs(numberIn(typed.value) - now) > 1e-9) typed.value = null;
+    if (typed.value !== null && Math.abs((typedFigure(typed.value) ?? NaN) - now) > 1e-9) typed.value = null;
   },
 );
 
@@ -41,9 +39,9 @@ function put(value: number): void {
 
 function type(text: string): void {
   typed.value = text;
-  const value = numberIn(text);
+  const value = typedFigure(text);
   if (text.trim() === '') return;
-  if (Number.isFinite(value) && value > 0) put(value);
+  if (value !== null && value > 0) put(value);
   else emit('wrong', 'A figure above zero is needed; the last good one is kept.');
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A figure of a setting: kept when the field is left; a bad one stays to be corrected and is said. */
 import { ref, watch } from 'vue';
-import { figureText } from '@hand-ladle/core';
+import { figureText, typedFigure } from '@hand-ladle/core';
 
 const props = withDefaults(
   defineProps<{
@@ -30,8 +30,8 @@ watch(
 
 function keep(): void {
   const trimmed = typed.value.trim();
-  const value = trimmed === '' ? null : Number(trimmed.replace(',', '.'));
-  const isFigure = value === null || (value >= props.least && value <= props.most);
+  const value = typedFigure(trimmed);
+  const isFigure = trimmed === '' || (value !== null && value >= props.least && value <= props.most);
   problem.value = isFigure ? '' : `${props.least} to ${props.most}`;
   if (!isFigure) return;
   const kept = value !== null && props.isWhole ? Math.round(value) : value;

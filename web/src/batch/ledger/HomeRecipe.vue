@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The home recipe behind the batch: its portions, their size, and its finished weight once somebody weighed it. */
 import { ref } from 'vue';
-import { figureText, roundToDecimals } from '@hand-ladle/core';
+import { figureText, roundToDecimals, typedFigure } from '@hand-ladle/core';
 import { useBench } from '../../state/bench';
 
 const emit = defineEmits<{ leave: [] }>();
@@ -15,8 +15,8 @@ const problem = ref('');
 /** A figure above zero, null for an empty field, NaN for anything else. */
 function figureIn(text: string): number | null {
   if (text.trim() === '') return null;
-  const value = Number(text.replace(',', '.'));
-  return value > 0 && value <= 1_000_000 ? roundToDecimals(value, 3) : NaN;
+  const value = typedFigure(text);
+  return value !== null && value > 0 && value <= 1_000_000 ? roundToDecimals(value, 3) : NaN;
 }
 
 function set(): void {

@@ -74,10 +74,10 @@ const problem = computed(
     <TargetFigures @wrong="wrong = $event" />
     <TargetRuler />
     <div class="history">
-      <button class="choice plain" type="button" :disabled="bench.past.length === 0" @click="bench.undo()">
+      <button class="choice plain" type="button" :disabled="!bench.canUndo" @click="bench.undo()">
         Undo
       </button>
-      <button class="choice plain" type="button" :disabled="bench.future.length === 0" @click="bench.redo()">
+      <button class="choice plain" type="button" :disabled="!bench.canRedo" @click="bench.redo()">
         Redo
       </button>
     </div>
