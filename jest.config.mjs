@@ -30,7 +30,14 @@ const web = project('web', {
   transformIgnorePatterns: ['/node_modules/(?!@vueuse/)'],
 });
 
+const server = project('server', {
+  globalSetup: '<rootDir>/scripts/testing/jest-setup.mjs',
+  globalTeardown: '<rootDir>/scripts/testing/jest-teardown.mjs',
+});
+
 export default {
   testTimeout: TEST_TIMEOUT_MS,
-  projects: [project('core'), project('data'), project('server'), web],
+  // Every processor: a test waits for its own work, not for the clock.
+  maxWorkers: '100%',
+  projects: [project('core'), project('data'), server, web],
 };

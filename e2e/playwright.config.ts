@@ -1,11 +1,15 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from '../scripts/browser.mjs';
 
-/** Journeys in Debian's Chromium against the built app; one at a time, for they share one kitchen. */
+/**
+ * Journeys in Debian's Chromium against the built app: two files at a time, each with a kitchen and a schema of its own; within
+ * a file one after the other, for they share it.
+ */
 export default defineConfig({
   testDir: './tests',
+  globalSetup: '../scripts/testing/playwright-setup.mjs',
   outputDir: '../test-results',
-  workers: 1,
+  workers: 2,
   // Far above what a busy machine needs: a journey fails by what it finds, not by the clock.
   timeout: 300_000,
   expect: { timeout: 60_000 },
@@ -13,7 +17,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
-    trace: 'off',
+    trace: 'retain-on-failure',
     acceptDownloads: true,
   },
 });

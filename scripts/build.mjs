@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { halt } from './say.mjs';
 
 const OUTPUT = join('web', 'dist');
@@ -11,15 +12,15 @@ const STAMP = join(OUTPUT, '.built-from');
 function filesUnder(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
-    if (entry.name === 'dist' || entry.name === 'node_modules') return [];
+    if (['dist', 'node_modules', 'test'].includes(entry.name)) return [];
     return entry.isDirectory() ? filesUnder(path) : [path];
   });
 }
 
-/** One hash over all sources of the web app and of core. */
+/** One hash over all sources of the web app and of core; tests are no part of it. */
 function sourceHash() {
   const hash = createHash('sha256');
-  for (const file of ['package-lock.json', ...filesUnder('core'), ...filesUnder('web')].sort()) {
+  for (const file of ['package-lock.json', ...filesUnder(join('core', 'src')), ...filesUnder('web')].sort()) {
     hash.update(file).update(readFileSync(file));
   }
   return hash.digest('hex');
@@ -35,3 +36,5 @@ export function ensureBuilt() {
   if (done.status !== 0) halt(`The app could not be built:\n${done.stdout}${done.stderr}`.slice(0, 3000));
   writeFileSync(STAMP, wanted);
 }
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) ensureBuilt();

@@ -61,11 +61,11 @@ function credentials(folder) {
 }
 
 /** Statements run at every start of the server: the database and its one user, whatever state it was left in. */
-const bootSql = ({ user, password, database }) => `
+const bootSql = ({ user, password, database }, schemas) => `
 CREATE DATABASE IF NOT EXISTS ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 CREATE USER IF NOT EXISTS '${user}'@'127.0.0.1' IDENTIFIED BY '${password}';
 ALTER USER '${user}'@'127.0.0.1' IDENTIFIED BY '${password}';
-GRANT ALL PRIVILEGES ON ${database}.* TO '${user}'@'127.0.0.1';
+${[database, ...schemas].map((name) => `GRANT ALL PRIVILEGES ON \`${name}\`.* TO '${user}'@'127.0.0.1';`).join('\n')}
 `;
 
 /** Temporary files of its own: two databases made at once in one shared folder took each other's. */
@@ -109,7 +109,7 @@ async function leftRunning(folder, dataFolder) {
   return isAlive(pid, dataFolder) && (await answers(port)) ? { pid, port } : null;
 }
 
-async function startServer(folder, dataFolder, sqlFile) {
+async function startServer({ folder, dataFolder, sqlFile, options }) {
   const port = await freePort();
   // A socket path may be 107 characters long, so it does not live in the (possibly deep) data folder.
   const name = createHash('sha256').update(dataFolder).digest('hex').slice(0, 12);
@@ -132,6 +132,7 @@ async function startServer(folder, dataFolder, sqlFile) {
       '--character-set-server=utf8mb4',
       '--innodb-buffer-pool-size=64M',
       '--innodb-flush-log-at-trx-commit=1',
+      ...options,
     ],
     // Its own process group: Ctrl-C is for our command, which then stops the database in order.
     { detached: true, stdio: ['ignore', log, log] },
@@ -158,17 +159,21 @@ async function startServer(folder, dataFolder, sqlFile) {
   halt(`The database did not start. Its log, ${join(folder, 'mariadb.log')}, ends:\n${tail}`);
 }
 
-/** Starts (or picks up) the private server of a folder. `stop` ends it in order. */
-export async function startMariadb(dataDirectory) {
+/**
+ * Starts (or picks up) the private server of a folder. `stop` ends it in order.
+ * @param options further options of the server
+ * @param schemas patterns of further schemas that its user may make and change
+ */
+export async function startMariadb(dataDirectory, { options = [], schemas = [] } = {}) {
   const folder = resolve(dataDirectory);
   const dataFolder = join(folder, 'mariadb');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   installTables(dataFolder);
   const account = credentials(folder);
   const sqlFile = join(folder, 'boot.sql');
-  writeFileSync(sqlFile, bootSql(account), { mode: 0o600 });
+  writeFileSync(sqlFile, bootSql(account, schemas), { mode: 0o600 });
   const { pid, port } =
-    (await leftRunning(folder, dataFolder)) ?? (await startServer(folder, dataFolder, sqlFile));
+    (await leftRunning(folder, dataFolder)) ?? (await startServer({ folder, dataFolder, sqlFile, options }));
   const stop = async () => {
     try {
       process.kill(pid, 'SIGTERM');

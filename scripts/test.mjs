@@ -1,4 +1,7 @@
-/** `npm test`: format, lint, types, unit and server tests, build, journeys in Chromium; the last line counts them. */
+/**
+ * `npm test`: format, lint, imports, types, unit and server tests, build, journeys in Chromium; the last line counts them, those
+ * before it say how long each part took.
+ */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -6,21 +9,35 @@ import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './build.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
 import { main, sentenceOf } from './say.mjs';
-import { testSeed } from './seed.mjs';
+import { foundSeeds, RANDOM_SUITES, testSeed } from './seed.mjs';
+import { startTestDatabase } from './testing/database.mjs';
 
 process.chdir(join(fileURLToPath(import.meta.url), '..', '..'));
 const RESULTS = 'test-results';
 const JEST = join(RESULTS, 'jest.json');
 const JOURNEYS = join(RESULTS, 'e2e.json');
 const count = { passed: 0, failed: 0 };
+const times = [];
 
-/** Runs a program and shows what it says; true when it ends well. */
-function run(program, args) {
+/** Runs a program; its words come at once, or are kept until it ends where others run beside it. */
+function run(program, args, { isKept = false } = {}) {
   return new Promise((done) => {
-    const child = spawn(join('node_modules', '.bin', program), args, { stdio: 'inherit' });
-    child.on('error', () => done(false));
-    child.on('exit', (code) => done(code === 0));
+    const child = spawn(join('node_modules', '.bin', program), args, {
+      stdio: isKept ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+    });
+    let words = '';
+    child.stdout?.on('data', (chunk) => (words += chunk));
+    child.stderr?.on('data', (chunk) => (words += chunk));
+    child.on('error', () => done({ isPassed: false, words }));
+    child.on('exit', (code) => done({ isPassed: code === 0, words }));
   });
+}
+
+async function timed(name, act) {
+  const from = Date.now();
+  const answer = await act();
+  times.push(`${name} ${Math.round((Date.now() - from) / 1000)} s`);
+  return answer;
 }
 
 function tally(name, isPassed) {
@@ -38,6 +55,39 @@ function add(name, isPassed, passed, failed) {
   console.log(`${name}: ${passed} passed, ${failed} failed`);
 }
 
+/** What reads the code without running it, two beside each other. */
+const CHECKS = [
+  ['lint', 'eslint', ['.']],
+  ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  ['types of the web app', 'vue-tsc', ['-p', 'web/tsconfig.json']],
+  ['types of server, data and tests', 'tsc', ['-p', 'tsconfig.json']],
+  ['types of core', 'tsc', ['-p', 'core/tsconfig.json']],
+  ['types of the journeys', 'tsc', ['-p', 'e2e/tsconfig.json']],
+];
+
+async function check() {
+  const waiting = [...CHECKS];
+  const next = async () => {
+    for (let one = waiting.shift(); one; one = waiting.shift()) {
+      const [name, program, args] = one;
+      const { isPassed, words } = await run(program, args, { isKept: true });
+      if (!isPassed) console.log(words);
+      tally(name, isPassed);
+    }
+  };
+  await Promise.all([next(), next()]);
+}
+
+async function build() {
+  try {
+    ensureBuilt();
+    tally('build', true);
+  } catch (error) {
+    console.error(sentenceOf(error));
+    tally('build', false);
+  }
+}
+
 await main(async () => {
   ensurePackages();
   ensurePrograms({
@@ -50,25 +100,28 @@ await main(async () => {
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
   console.log(`Random tests draw from seed ${testSeed()} (another: HAND_LADLE_SEED=7 npm test)`);
-  tally('format', await run('prettier', ['--check', '--log-level', 'warn', '.']));
-  tally('lint', await run('eslint', ['.']));
-  tally('types of core', await run('tsc', ['-p', 'core/tsconfig.json']));
-  tally('types of server, data and tests', await run('tsc', ['-p', 'tsconfig.json']));
-  tally('types of the journeys', await run('tsc', ['-p', 'e2e/tsconfig.json']));
-  tally('types of the web app', await run('vue-tsc', ['-p', 'web/tsconfig.json']));
-  const isUnitPassed = await run('jest', ['--json', `--outputFile=${JEST}`]);
-  const unit = json(JEST);
-  add('unit and server tests', isUnitPassed, unit?.numPassedTests ?? 0, unit?.numFailedTests ?? 0);
+  await timed('checks', check);
+  const database = await timed('database', startTestDatabase);
   try {
-    ensureBuilt();
-    tally('build', true);
-  } catch (error) {
-    console.error(sentenceOf(error));
-    tally('build', false);
+    const unit = await timed('unit and server tests', () => run('jest', ['--json', `--outputFile=${JEST}`]));
+    const { numPassedTests = 0, numFailedTests = 0 } = json(JEST) ?? {};
+    add('unit and server tests', unit.isPassed, numPassedTests, numFailedTests);
+    for (const seed of foundSeeds()) {
+      process.env.HAND_LADLE_SEED = String(seed);
+      const again = await run('jest', ['--testPathPatterns', RANDOM_SUITES]);
+      tally(`random tests on the kept seed ${seed}`, again.isPassed);
+      delete process.env.HAND_LADLE_SEED;
+    }
+    await timed('build', build);
+    const journeys = await timed('journeys', () =>
+      run('playwright', ['test', '-c', 'e2e/playwright.config.ts']),
+    );
+    const { expected = 0, unexpected = 0, flaky = 0 } = json(JOURNEYS)?.stats ?? {};
+    add('journeys', journeys.isPassed, expected + flaky, unexpected);
+  } finally {
+    await database.stop();
   }
-  const areJourneysPassed = await run('playwright', ['test', '-c', 'e2e/playwright.config.ts']);
-  const { expected = 0, unexpected = 0, flaky = 0 } = json(JOURNEYS)?.stats ?? {};
-  add('journeys', areJourneysPassed, expected + flaky, unexpected);
+  console.log(times.join(', '));
   console.log(`${count.passed} passed, ${count.failed} failed`);
   process.exit(count.failed === 0 ? 0 : 1);
 });

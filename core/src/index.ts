@@ -375,6 +375,7 @@ export {
   recipesFromRows,
   recipeToJsonLd,
   recipeToMarkdown,
+  type Refusal,
   rowsFromRecipe,
   type RunRequest,
   safeCell,

@@ -1,6 +1,7 @@
 /** Starts Hand Ladle as a user would, on its own port and data folder, and stops or kills it. */
-import { spawn, type ChildProcess } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base } from '@playwright/test';
 
@@ -31,6 +32,9 @@ export interface Running {
   killStartOnly: () => Promise<void>;
 }
 
+/** The app of a journey, as `open` hands it out. */
+export type Opened = Pick<Running, 'url' | 'output' | 'stop'>;
+
 export const folderOf = (name: string): string => join(ROOT, '.data', `e2e-${name}`);
 
 const ended = (process: ChildProcess): Promise<number | null> =>
@@ -50,7 +54,51 @@ export async function startAndWait(
   return { code: await ended(process_), output };
 }
 
-/** Starts and waits until it says that it is ready. */
+/** Until a program says that the app is ready; fails with its words when it ends before. */
+function readiness(main: ChildProcess, hear: (words: string) => void): Promise<void> {
+  let said = '';
+  return new Promise((ready, failed) => {
+    const listen = (chunk: Buffer): void => {
+      said += chunk.toString();
+      hear(chunk.toString());
+      if (said.includes('Hand Ladle is ready at')) ready();
+    };
+    main.stdout!.on('data', listen);
+    main.stderr!.on('data', listen);
+    main.on('exit', (code) => failed(new Error(`it ended with ${code}: ${said}`)));
+  });
+}
+
+/** The app alone, on a schema of its own of the database that all journeys share: what most journeys need. */
+export async function open(name: string, port: number): Promise<Opened> {
+  const schema = execFileSync('node', ['scripts/testing/schema.mjs', `e2e_${name}`], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
+  const folder = mkdtempSync(join(tmpdir(), 'hand-ladle-journey-'));
+  let output = '';
+  const main = spawn('node', ['--import', 'tsx', join('server', 'src', 'main.ts')], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      ...(JSON.parse(schema) as Record<string, string>),
+      PORT: String(port),
+      HAND_LADLE_DATA: folder,
+    },
+  });
+  await readiness(main, (words) => (output += words));
+  return {
+    url: `http://127.0.0.1:${port}`,
+    output: () => output,
+    stop: async () => {
+      main.kill('SIGTERM');
+      await ended(main);
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** Starts as a user does, and waits until it says that it is ready. */
 export async function start(name: string, port: number, isFresh = true): Promise<Running> {
   const folder = folderOf(name);
   if (isFresh) rmSync(folder, { recursive: true, force: true });
@@ -59,15 +107,7 @@ export async function start(name: string, port: number, isFresh = true): Promise
     cwd: ROOT,
     env: { ...process.env, PORT: String(port), HAND_LADLE_DATA: folder },
   });
-  await new Promise<void>((ready, failed) => {
-    const listen = (chunk: Buffer): void => {
-      output += chunk.toString();
-      if (output.includes('Hand Ladle is ready at')) ready();
-    };
-    main.stdout.on('data', listen);
-    main.stderr.on('data', listen);
-    main.on('exit', (code) => failed(new Error(`start ended with ${code}: ${output}`)));
-  });
+  await readiness(main, (words) => (output += words));
   const pids = (): number[] => {
     const { serverPid } = JSON.parse(readFileSync(join(folder, 'start.json'), 'utf8')) as {
       serverPid: number;

@@ -24,6 +24,10 @@ await main(async () => {
   const { status } = spawnSync(process.execPath, [join(OUTPUT, 'worksheet.js')], { stdio: 'inherit' });
   if (status !== 0) process.exit(status ?? 1);
   ensurePrograms({ mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' });
+  const random = spawnSync(process.execPath, [join('scripts', 'bench', 'random-tests.mjs')], {
+    stdio: 'inherit',
+  });
+  if (random.status !== 0) process.exit(random.status ?? 1);
   for (const script of [
     'scripts/bench/words.ts',
     'scripts/bench/matter.ts',

@@ -34,7 +34,7 @@ export function createServices(
   const releases = new Releases(store, people, audit, now);
   const batches = new Batches(store, releases, now);
   const printer = new SimulatedPrinter(store.tables, now);
-  const spool = new Spool(store, releases, audit, printer, now, log);
+  const spool = new Spool({ store, releases, audit, printer, now, log });
   const today = ({ service }: Kitchen): string => dayIn(service.timeZone, now().getTime());
   return {
     people,
@@ -44,7 +44,7 @@ export function createServices(
     printer,
     scale: new SimulatedScale(),
     spool,
-    printing: new Printing(store, releases, batches, spool, audit, today),
+    printing: new Printing({ store, releases, batches, spool, audit, today }),
     today,
   };
 }

@@ -63,7 +63,7 @@ export function plannable(seed: number, book: Book, base: Kitchen, mostLines = 6
   const { recipe: drawn, kitchen, exclude, policy } = randomInstance(seed, book, base, mostLines);
   const alone: Kitchen = { ...kitchen, shared: [] };
   const gather = (recipe: Recipe) => {
-    const asked = new Asked(recipe, exclude, policy, alone, book);
+    const asked = new Asked(recipe, { exclude, policy }, alone, book);
     const composed = compose(recipe, book, alone);
     return { asked, composed, ...choicesIn(composed, asked) };
   };

@@ -267,3 +267,31 @@ test('only the latest save says so to those who listen', async () => {
     ['pot', true],
   ]);
 });
+
+test('a change made while the answer to the one before is taken in is sent too', async () => {
+  let takenIn = (): void => undefined;
+  const { draft, sent, held, open, portions, rest } = world({
+    onKept: () => new Promise<void>((done) => (takenIn = done)),
+  });
+  open('cream');
+  portions(6);
+  await rest();
+  await sent[0]!.answer();
+  draft.undo();
+  await rest(1000);
+  takenIn();
+  await settle();
+  await rest();
+  expect(sent.map(({ dish, version }) => [dish.portions, version])).toEqual([
+    [6, 1],
+    [4, 2],
+  ]);
+  await sent[1]!.answer();
+  takenIn();
+  await settle();
+  expect([draft.status.value, held.get('cream')!.dish.portions, draft.hasUnsaved()]).toEqual([
+    'saved',
+    4,
+    false,
+  ]);
+});

@@ -84,15 +84,17 @@ function namesOf(foodId: string, book: Book): readonly string[] {
   return names;
 }
 
+/** The dish whose recipes are opened, and what they are read by. */
+interface Within {
+  dish: Recipe;
+  book: Book;
+  lexicon: Lexicon;
+}
+
 /** The foods of a recipe as written and answered, opened to any depth; what a swap took out holds nothing any more. */
-function writtenIn(
-  recipe: Recipe,
-  dish: Recipe,
-  book: Book,
-  lexicon: Lexicon,
-  isInner: boolean,
-  seen: ReadonlySet<string>,
-): Written[] {
+function writtenIn(recipe: Recipe, within: Within, seen: ReadonlySet<string>): Written[] {
+  const { dish, book, lexicon } = within;
+  const isInner = recipe !== dish;
   const swapped = new Map(dish.swaps.map(({ fromId, swapId }) => [fromId, swapId]));
   return recipe.lines.flatMap((line): Written[] => {
     const foodId = foodIdOf(line);
@@ -118,8 +120,8 @@ function writtenIn(
     }));
     const component = book.components.get(foodId);
     if (!component || seen.has(foodId)) return [own, ...brought];
-    const within = writtenIn(component, dish, book, lexicon, true, new Set([...seen, foodId]));
-    return [own, ...brought, ...within];
+    const inner = writtenIn(component, within, new Set([...seen, foodId]));
+    return [own, ...brought, ...inner];
   });
 }
 
@@ -323,7 +325,7 @@ export function mentionsOf(recipe: Recipe, book: Book, kitchen: Kitchen): readon
   const kept = KEPT.get(recipe);
   if (kept?.book === book && kept.kitchen === kitchen) return kept.mentions;
   const lexicon = new Lexicon(book.foods, kitchen, recipe.id);
-  const written = writtenIn(recipe, recipe, book, lexicon, false, new Set([recipe.id]));
+  const written = writtenIn(recipe, { dish: recipe, book, lexicon }, new Set([recipe.id]));
   const contained = written.reduce((bits, each) => bits | each.holds, 0);
   const asWritten = written.reduce((bits, each) => bits | each.contains, 0);
   const world: World = { recipe, lexicon, written, contained, asWritten };

@@ -51,14 +51,10 @@ interface FigureClaim {
   source: string;
 }
 
-const eu = (
-  id: string,
-  text: Text,
-  figure: FactId,
-  bound: FigureClaim['bound'],
-  amount: number,
-  unit: string,
-): FigureClaim => ({
+/** The figure a claim speaks of, and what it must be. */
+type Condition = readonly [figure: FactId, bound: FigureClaim['bound'], amount: number, unit: string];
+
+const eu = (id: string, text: Text, [figure, bound, amount, unit]: Condition): FigureClaim => ({
   id,
   text,
   figure,
@@ -73,10 +69,7 @@ export const EU_CLAIMS: readonly FigureClaim[] = [
   eu(
     'low-fat',
     { en: 'Low fat', es: 'Bajo contenido de grasa', fr: 'Faible teneur en matières grasses', de: 'Fettarm' },
-    'fatG',
-    'at most',
-    3,
-    'g',
+    ['fatG', 'at most', 3, 'g'],
   ),
   eu(
     'low-saturates',
@@ -86,34 +79,22 @@ export const EU_CLAIMS: readonly FigureClaim[] = [
       fr: 'Faible teneur en graisses saturées',
       de: 'Arm an gesättigten Fettsäuren',
     },
-    'saturatesG',
-    'at most',
-    1.5,
-    'g',
+    ['saturatesG', 'at most', 1.5, 'g'],
   ),
   eu(
     'low-sugars',
     { en: 'Low sugars', es: 'Bajo contenido de azúcares', fr: 'Faible teneur en sucres', de: 'Zuckerarm' },
-    'sugarsG',
-    'at most',
-    5,
-    'g',
+    ['sugarsG', 'at most', 5, 'g'],
   ),
   eu(
     'low-salt',
     { en: 'Low salt', es: 'Bajo contenido de sal', fr: 'Pauvre en sel', de: 'Natriumarm/kochsalzarm' },
-    'saltG',
-    'at most',
-    0.3,
-    'g',
+    ['saltG', 'at most', 0.3, 'g'],
   ),
   eu(
     'source-fibre',
     { en: 'Source of fibre', es: 'Fuente de fibra', fr: 'Source de fibres', de: 'Ballaststoffquelle' },
-    'fibreG',
-    'at least',
-    3,
-    'g',
+    ['fibreG', 'at least', 3, 'g'],
   ),
   eu(
     'high-fibre',
@@ -123,22 +104,19 @@ export const EU_CLAIMS: readonly FigureClaim[] = [
       fr: 'Riche en fibres',
       de: 'Hoher Ballaststoffgehalt',
     },
-    'fibreG',
-    'at least',
-    6,
-    'g',
+    ['fibreG', 'at least', 6, 'g'],
   ),
 ];
 
-const us = (
-  id: string,
-  text: Text,
-  figure: FactId,
-  bound: FigureClaim['bound'],
-  amount: number,
-  unit: string,
-  rule: string,
-): FigureClaim => ({ id, text, figure, bound, amount, unit, source: rule });
+const us = (id: string, text: Text, [figure, bound, amount, unit]: Condition, rule: string): FigureClaim => ({
+  id,
+  text,
+  figure,
+  bound,
+  amount,
+  unit,
+  source: rule,
+});
 
 /** Claims that ask for the %DV of protein beside its amount, by its quality (21 CFR 101.9(c)(7)(i)). */
 export const PROTEIN_CLAIMS: ReadonlySet<string> = new Set(['good-protein']);
@@ -148,19 +126,13 @@ export const US_CLAIMS: readonly FigureClaim[] = [
   us(
     'low-fat',
     { en: 'Low fat', es: 'Bajo en grasa', fr: 'Faible en gras', de: 'Fettarm' },
-    'fatG',
-    'at most',
-    3,
-    'g',
+    ['fatG', 'at most', 3, 'g'],
     '21 CFR 101.62(b)(2)',
   ),
   us(
     'low-sodium',
     { en: 'Low sodium', es: 'Bajo en sodio', fr: 'Faible en sodium', de: 'Natriumarm' },
-    'sodiumMg',
-    'at most',
-    140,
-    'mg',
+    ['sodiumMg', 'at most', 140, 'mg'],
     '21 CFR 101.61(b)(4)',
   ),
   us(
@@ -171,19 +143,13 @@ export const US_CLAIMS: readonly FigureClaim[] = [
       fr: 'Bonne source de fibres',
       de: 'Gute Ballaststoffquelle',
     },
-    'fibreG',
-    'at least',
-    2.8,
-    'g',
+    ['fibreG', 'at least', 2.8, 'g'],
     '21 CFR 101.54(c), 10 % of 28 g',
   ),
   us(
     'high-fiber',
     { en: 'High fiber', es: 'Alto en fibra', fr: 'Riche en fibres', de: 'Ballaststoffreich' },
-    'fibreG',
-    'at least',
-    5.6,
-    'g',
+    ['fibreG', 'at least', 5.6, 'g'],
     '21 CFR 101.54(b), 20 % of 28 g',
   ),
   us(
@@ -194,10 +160,7 @@ export const US_CLAIMS: readonly FigureClaim[] = [
       fr: 'Bonne source de protéines',
       de: 'Gute Eiweißquelle',
     },
-    'proteinG',
-    'at least',
-    5,
-    'g',
+    ['proteinG', 'at least', 5, 'g'],
     '21 CFR 101.54(c), 10 % of 50 g, corrected by amino acid scores',
   ),
 ];

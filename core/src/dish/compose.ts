@@ -253,10 +253,8 @@ function composeIn(recipe: Recipe, context: Context): Composed {
   const steam = steamOf(
     recipe,
     cookings,
-    marked?.grams ?? null,
-    baths.friedSteamGrams,
-    waterInGrams,
-    putIn.grams - waterInGrams,
+    { marked: marked?.grams ?? null, fried: baths.friedSteamGrams },
+    { waterIn: waterInGrams, dryIn: putIn.grams - waterInGrams },
     findings,
   );
   const nutrients = emptySum();

@@ -138,10 +138,8 @@ export function markedSteam(
 export function steamOf(
   recipe: Recipe,
   cookings: readonly Cooking[],
-  marked: number | null,
-  fried: number,
-  waterIn: number,
-  dryIn: number,
+  { marked, fried }: { marked: number | null; fried: number },
+  { waterIn, dryIn }: { waterIn: number; dryIn: number },
   findings: Finding[],
 ): Steam {
   const steam: Steam = { fixed: 0, reduced: (marked ?? 0) + fried };

@@ -67,6 +67,8 @@ export interface ImportView {
   sample: Record<string, string>[];
   fields: readonly TableField[];
   mapping: Record<string, string>;
+  /** How it was tried or run last; null while it was not. */
+  asked: RunRequest | null;
   progress: ImportProgress;
 }
 

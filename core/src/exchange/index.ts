@@ -6,6 +6,7 @@ export type {
   ImportKind,
   ImportProgress,
   ImportView,
+  Refusal,
   RunRequest,
   SheetMark,
 } from './import-view';

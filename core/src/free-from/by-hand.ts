@@ -45,7 +45,7 @@ export const takenAway = (option: Pick<SwapOption, 'flags'>): FlagChange[] =>
  */
 export function swapOptions(input: WorksheetInput, foodId: string, book: Book): SwapOption[] {
   const { recipe, kitchen } = input;
-  const asked = new Asked(recipe, [], kitchen.policy, kitchen, book);
+  const asked = new Asked(recipe, { exclude: [], policy: kitchen.policy }, kitchen, book);
   const bare = withSwap(recipe, foodId, null);
   const composed = compose(bare, book, kitchen);
   const before = { sheet: worksheet({ ...input, recipe: bare }, book), composed };

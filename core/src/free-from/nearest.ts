@@ -1,9 +1,9 @@
 /** Where no swap frees a dish: the dish of the book that is free as it is and comes nearest to it. */
 import { isFree } from '../allergen';
 import { compose, type Composed } from '../dish';
-import type { FreeFromPolicy, Kitchen } from '../kitchen';
+import type { Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
-import { Asked, leavesOf } from '../swap';
+import { Asked, leavesOf, type Excluding } from '../swap';
 
 export interface NearDish {
   recipeId: string;
@@ -29,18 +29,19 @@ function sharesOf(composed: Composed): { foods: Map<string, number>; kinds: Map<
 const shared = (one: ReadonlyMap<string, number>, other: ReadonlyMap<string, number>): number =>
   [...one].reduce((sum, [key, share]) => sum + Math.min(share, other.get(key) ?? 0), 0);
 
+/** Most dishes that are told. */
+const MOST_NEAR = 3;
+
 /** The free dishes nearest to one, nearest first. Components and the dish itself are passed over. */
 export function nearestFree(
   recipe: Recipe,
   dishes: readonly Recipe[],
-  exclude: readonly string[],
-  policy: FreeFromPolicy,
+  { exclude, policy }: Excluding,
   kitchen: Kitchen,
   book: Book,
-  most = 3,
 ): NearDish[] {
   const own = sharesOf(compose(recipe, book, kitchen));
-  const asked = new Asked(recipe, exclude, policy, kitchen, book);
+  const asked = new Asked(recipe, { exclude, policy }, kitchen, book);
   if (asked.unknown.length > 0) return [];
   return dishes
     .filter(({ id, isComponent }) => id !== recipe.id && !isComponent)
@@ -52,5 +53,5 @@ export function nearestFree(
       return [{ recipeId: each.id, name: each.name, likeness }];
     })
     .sort((one, other) => other.likeness - one.likeness || (one.recipeId < other.recipeId ? -1 : 1))
-    .slice(0, most);
+    .slice(0, MOST_NEAR);
 }

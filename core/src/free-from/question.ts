@@ -21,10 +21,8 @@ export interface SwapQuestion extends WorksheetInput {
 export const askedOf = (question: SwapQuestion, book: Book): Asked =>
   new Asked(
     question.recipe,
-    question.exclude,
-    question.policy ?? question.kitchen.policy,
+    { exclude: question.exclude, policy: question.policy ?? question.kitchen.policy },
     question.kitchen,
     book,
-    question.works,
-    question.asIfRead,
+    { works: question.works, asIfRead: question.asIfRead },
   );

@@ -83,7 +83,7 @@ function leastPenalty(
   book: Book,
 ): number {
   const { recipe, kitchen, isApart = false } = question;
-  const asked = new Asked(recipe, exclude, policy, kitchen, book);
+  const asked = new Asked(recipe, { exclude, policy }, kitchen, book);
   const composed = compose(recipe, book, kitchen);
   const { choices, blocked, leaves } = choicesIn(composed, asked);
   if (blockersOf(composed, blocked, asked, isApart).length > 0) return Infinity;

@@ -25,6 +25,20 @@ export interface GramFigures {
   binding: number;
 }
 
+/** What must not be in a dish, and how strictly that is taken. */
+export interface Excluding {
+  exclude: readonly string[];
+  policy: FreeFromPolicy;
+}
+
+/** What is taken as said, for this question only. */
+export interface Supposed {
+  /** What the cook says that a food does here, by its id. */
+  works?: Readonly<Record<string, SwapFunction>> | undefined;
+  /** As if every pack that nobody has read were read, and clear. */
+  asIfRead?: boolean | undefined;
+}
+
 /** A question made ready: what is looked for, by which policy, in which book and kitchen. */
 export class Asked {
   /** Everything that must not stay. */
@@ -35,19 +49,21 @@ export class Asked {
   readonly unknown: readonly string[];
   readonly exclude: readonly string[];
   readonly policy: FreeFromPolicy;
+  readonly works: Readonly<Record<string, SwapFunction>>;
+  readonly asIfRead: boolean;
   private readonly composed = new Map<string, Composed | null>();
   private readonly figures = new Map<string, GramFigures>();
   private readonly allowed = new Map<string, string | null>();
 
   constructor(
     readonly recipe: Recipe,
-    exclude: readonly string[],
-    policy: FreeFromPolicy,
+    { exclude, policy }: Excluding,
     readonly kitchen: Kitchen,
     readonly book: Book,
-    readonly works: Readonly<Record<string, SwapFunction>> = {},
-    readonly asIfRead = false,
+    { works = {}, asIfRead = false }: Supposed = {},
   ) {
+    this.works = works;
+    this.asIfRead = asIfRead;
     this.exclude = [...new Set([...recipe.freeFrom, ...exclude])];
     this.policy = asIfRead ? { ...policy, check: 'accept' } : policy;
     const { wanted, unknown } = wantedByAll([...this.exclude, VEGAN], kitchen);

@@ -76,7 +76,7 @@ const nameIn = (id: string, book: Book): string =>
 export function swapFindings(composed: Composed, book: Book, kitchen: Kitchen): Finding[] {
   const { recipe } = composed;
   if (recipe.swaps.length === 0) return [];
-  const asked = new Asked(recipe, [], kitchen.policy, kitchen, book);
+  const asked = new Asked(recipe, { exclude: [], policy: kitchen.policy }, kitchen, book);
   const standing = new Set(leavesOf(composed).map(({ originId }) => originId));
   const unfit = (fromId: string, lineId: string | null, reason: string): Finding =>
     finding('swap-unfit', lineId, { foodId: fromId, name: nameIn(fromId, book), reason });

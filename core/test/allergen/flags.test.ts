@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   allergensOf,
@@ -43,7 +44,7 @@ describe('laws of flags', () => {
           expect(isWorse(flag.status, after.allergens[index]!.status)).toBe(false);
         });
       }),
-      { numRuns: 150 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -88,7 +89,7 @@ describe('laws of flags', () => {
           expect(statuses.some((each) => isWorse(each, status))).toBe(false);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: runs(60) },
     );
   });
 });

@@ -103,7 +103,13 @@ describe('and around them', () => {
   });
   test('43 free from gluten in the book: what is named nearest is itself free, and is no component', () => {
     const dishes = demo.map(({ recipe }) => recipe);
-    const near = nearestFree(demoRecipe('caraway-flatbread'), dishes, ['gluten'], ward.policy, ward, book);
+    const near = nearestFree(
+      demoRecipe('caraway-flatbread'),
+      dishes,
+      { exclude: ['gluten'], policy: ward.policy },
+      ward,
+      book,
+    );
     expect(near.length).toBeGreaterThan(0);
     for (const { recipeId } of near) {
       const recipe = demoRecipe(recipeId);

@@ -1,4 +1,5 @@
 /** The law by attack: one allergen or animal word anywhere in a clear dish, in any frame, and the dish is never clear of it. */
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { decisionsOf, flagsOf, type Recipe, standardFlagsOf } from '@hand-ladle/core';
 import { bare } from '@hand-ladle/testing/asked';
@@ -26,7 +27,7 @@ test('a hidden word is never clear, nor after the cook has confirmed what was re
         expect([text, word.brings.filter((id) => clear.has(id))]).toEqual([text, []]);
       }
     }),
-    { numRuns: 800 },
+    { numRuns: runs(250) },
   );
 });
 
@@ -48,6 +49,6 @@ test('and it holds the label; without the word the dish asks nothing about it', 
       const codes = decisionsOf(sheetOf(clean, undefined, bare)).map(({ finding }) => finding.code);
       expect(codes.filter((code) => code.startsWith('named-'))).toEqual([]);
     }),
-    { numRuns: 200 },
+    { numRuns: runs(70) },
   );
 });

@@ -1,4 +1,5 @@
 /** Whatever is told: recipes of random lines and steps keep the laws in every kitchen, for every target. */
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   batchSheet,
@@ -126,7 +127,7 @@ test('figures are whole, mass closes, loads sum, and another way of saying it is
         expect(Math.abs(again.finishedGrams / sheet.finishedGrams - 1)).toBeLessThan(1e-4);
       },
     ),
-    { numRuns: 500 },
+    { numRuns: runs(160) },
   );
-  expect(usable).toBeGreaterThan(60);
+  expect(usable).toBeGreaterThan(runs(20));
 });

@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { coolingAnswer, HEAT_LIMITS } from '@hand-ladle/core';
 import { school } from '@hand-ladle/testing/world';
@@ -103,7 +104,7 @@ describe('cooling of a slab', () => {
           expect(worstError(depth, biot, ambient, isTwoSided)).toBeLessThan(0.5);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: runs(6) },
     );
   });
 

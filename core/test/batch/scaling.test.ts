@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { formatGrams, planSwaps, type Target } from '@hand-ladle/core';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
@@ -32,7 +33,7 @@ describe('laws of scaling', () => {
           });
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(30) },
     );
   });
 
@@ -43,7 +44,7 @@ describe('laws of scaling', () => {
         const isWatery = sheet.findings.some(({ code }) => code === 'water-not-enough');
         if (!isWatery) expect(sheet.finishedGrams / wanted).toBeCloseTo(1, 6);
       }),
-      { numRuns: 80 },
+      { numRuns: runs(30) },
     );
   });
 
@@ -62,7 +63,7 @@ describe('laws of scaling', () => {
         const kept = (putIn - gone) * (1 - ward.transferLoss);
         expect(Math.abs(kept - sheet.finishedGrams)).toBeLessThan(0.1);
       }),
-      { numRuns: 80 },
+      { numRuns: runs(30) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   recipeFromMarkdown,
@@ -106,7 +107,7 @@ describe('a round trip is exact', () => {
       fc.property(anyTold, (told) => {
         expect(trip(told)).toEqual(told);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(100) },
     );
   });
 

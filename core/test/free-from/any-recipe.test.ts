@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { lawsBroken, randomInstance, RECIPES_IN_A_KITCHEN } from '@hand-ladle/testing/random-recipe';
 import { book, foods, ward } from '@hand-ladle/testing/world';
@@ -19,10 +20,10 @@ describe('any recipe from the larder, in any kitchen', () => {
           expect([seed, verdicts.faults]).toEqual([seed, []]);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(20) },
     );
     // A run that planned nothing, or was never blocked, would prove nothing.
-    expect(plans).toBeGreaterThan(250);
-    expect(blocked).toBeGreaterThan(300);
+    expect(plans).toBeGreaterThan(runs(80));
+    expect(blocked).toBeGreaterThan(runs(80));
   }, 120_000);
 });

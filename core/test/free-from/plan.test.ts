@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { PACK_DEFAULTS, planSwaps, type Recipe, SUBSTANCE_NAMES, substancesIn } from '@hand-ladle/core';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
@@ -42,7 +43,7 @@ describe('plans', () => {
           }
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(60) },
     );
   });
 

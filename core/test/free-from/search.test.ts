@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { search } from '@hand-ladle/core';
 import { type Constraint, driftPenalty, type SearchProblem } from '../../src/free-from/search';
@@ -70,7 +71,7 @@ describe('the search is exact', () => {
         expect(found).toHaveLength(all.length);
         all.forEach((penalty, index) => expect(found[index]).toBeCloseTo(penalty, 9));
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(600) },
     );
   });
 
@@ -87,7 +88,7 @@ describe('the search is exact', () => {
           ).toBeCloseTo(penalty, 9);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(120) },
     );
   });
 

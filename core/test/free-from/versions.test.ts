@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   compareSheets,
@@ -111,7 +112,7 @@ describe('versions for everybody', () => {
               expect(ask(recipe, ...both).single).toBeNull();
             }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(16) },
     );
   });
 

@@ -1,4 +1,5 @@
 /** Laws of setting: nothing is lost, nothing leaves the paper, nothing is smaller than the law lets it be. */
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   batchCode,
@@ -81,7 +82,7 @@ describe('setting a label', () => {
           );
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(30) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { matchFood, readLine, readStatement, SUBSTANCES, suggestFoods } from '@hand-ladle/core';
 import { book, foods } from '@hand-ladle/testing/world';
@@ -70,7 +71,7 @@ describe('every name of the larder', () => {
           expect([typo, foodId, isName]).toEqual([typo, foodId, true]);
         },
       ),
-      { numRuns: 1500 },
+      { numRuns: runs(500) },
     );
   });
 
@@ -128,7 +129,7 @@ describe('words of statements', () => {
             }
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(150) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { gramsText, readLine } from '@hand-ladle/core';
 import { book, recipeOf, school, sheetOf, ward } from '@hand-ladle/testing/world';
@@ -142,6 +143,6 @@ test('whatever is written, reading it throws nothing and invents no weight', () 
       const { baseGrams } = line!;
       expect(baseGrams === null || (Number.isFinite(baseGrams) && baseGrams > 0)).toBe(true);
     }),
-    { numRuns: 400 },
+    { numRuns: runs(200) },
   );
 });

@@ -1,10 +1,10 @@
 /** The bench and its neighbours, one capability at a time, as a cook would use them. */
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('bench', 4397);
+  kitchen = await open('bench', 4397);
 });
 test.afterAll(() => kitchen.stop());
 

@@ -1,10 +1,10 @@
 /** Bad input at the screen: a clear sentence at the right place, nothing typed lost, nothing executed. */
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('input', 4395);
+  kitchen = await open('input', 4395);
 });
 test.afterAll(() => kitchen.stop());
 

@@ -1,11 +1,11 @@
 /** What food lies in and is lifted out of: asked where the words leave it open, counted where they do not, doubted where it cannot be. */
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
-  kitchen = await start('matter', 4341);
+  kitchen = await open('matter', 4341);
 });
 test.afterAll(() => kitchen.stop());
 

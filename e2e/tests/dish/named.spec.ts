@@ -1,11 +1,11 @@
 /** Words that no line holds: asked where they stand, settled by one tap, and never clear by themselves. */
 import { expect } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
-  kitchen = await start('named', 4336);
+  kitchen = await open('named', 4336);
 });
 test.afterAll(() => kitchen.stop());
 

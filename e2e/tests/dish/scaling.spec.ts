@@ -1,11 +1,11 @@
 /** Scaling on the bench: targets, machines, loads, where the mass goes, times and cooling, the batch sheet, offers. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('scaling', 4329);
+  kitchen = await open('scaling', 4329);
 });
 test.afterAll(() => kitchen.stop());
 

@@ -1,10 +1,10 @@
 /** Serving it free from something: plans side by side, a variant that follows, swaps by hand, versions for everybody. */
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('swaps', 4334);
+  kitchen = await open('swaps', 4334);
 });
 test.afterAll(() => kitchen.stop());
 test.describe.configure({ mode: 'serial' });

@@ -2,17 +2,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
   test.setTimeout(120_000);
-  kitchen = await start('take-in', 4327);
+  kitchen = await open('take-in', 4327);
 });
 test.afterAll(() => kitchen.stop());
 
-const FOLDER = join(import.meta.dirname, '..', 'recipes');
+const FOLDER = join(import.meta.dirname, '..', '..', 'recipes');
 const told = (page: Page): Locator => page.getByLabel('As it was told to you');
 const decisions = (page: Page): Locator => page.getByRole('region', { name: 'To decide' });
 

@@ -2,11 +2,11 @@
 import { gzipSync } from 'node:zlib';
 import axe from 'axe-core';
 import { expect, test } from '@playwright/test';
-import { start, type Running } from '../../support/kitchen';
+import { open, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('access', 4396);
+  kitchen = await open('access', 4396);
 });
 test.afterAll(() => kitchen.stop());
 

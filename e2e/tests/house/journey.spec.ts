@@ -111,6 +111,8 @@ test('each decision is answered where it stands', async ({ page }) => {
     .getByRole('button', { name: 'Record the pack' })
     .click();
   await dialog.getByLabel('Name on the pack').fill('Certified millet 5 kg');
+  await expect(dialog.getByLabel('Read by')).toHaveValue('');
+  await dialog.getByLabel('Read by').fill('T. Marsh');
   await dialog.getByLabel(/certified gluten-free/).check();
   await dialog.getByLabel(/I read the whole pack/).check();
   await dialog.getByRole('button', { name: 'Record the pack' }).click();

@@ -1,10 +1,10 @@
 /** Kitchens with their own machines, scales and standard; components for several dishes. */
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('kitchens', 4331);
+  kitchen = await open('kitchens', 4331);
 });
 test.afterAll(() => kitchen.stop());
 

@@ -1,13 +1,13 @@
 /** The larder in a browser: found in a keystroke, compared, edited, imported, and changed statements followed up. */
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
   test.setTimeout(120_000);
-  kitchen = await start('larder', 4328);
+  kitchen = await open('larder', 4328);
 });
 test.afterAll(() => kitchen.stop());
 
@@ -113,6 +113,7 @@ test('a pack recorded anew with other words waits for a second yes', async ({ pa
   await dialog
     .getByLabel('Ingredients, as printed')
     .fill('water, SOYA beans, WHEAT gluten, calcium sulphate');
+  await dialog.getByLabel('Read by').fill('M. Tarn');
   await dialog.getByLabel(/I read the whole pack/).check();
   await dialog.getByRole('button', { name: 'Record the pack' }).click();
   await expect(dialog).toContainText('It says now');

@@ -1,10 +1,10 @@
 /** Who can eat what: the answer in words from the first screen in two taps, by hand and by keyboard, and on paper. */
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('menu', 4332);
+  kitchen = await open('menu', 4332);
 });
 test.afterAll(() => kitchen.stop());
 

@@ -2,11 +2,11 @@
 import { execFileSync } from 'node:child_process';
 import axe from 'axe-core';
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('labels', 4401);
+  kitchen = await open('labels', 4401);
 });
 test.afterAll(() => kitchen.stop());
 

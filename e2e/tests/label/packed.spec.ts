@@ -1,11 +1,11 @@
 /** Packs told on the label, what the law still misses, many labels and slips in one job, and the kitchen's own day. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Browser, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { open, test, type Opened } from '../../support/kitchen';
 
-let kitchen: Running;
+let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await start('packed', 4407);
+  kitchen = await open('packed', 4407);
 });
 test.afterAll(() => kitchen.stop());
 

@@ -132,7 +132,10 @@ export const ERRORS = {
     status: 422,
     message: 'No recipe was found in this. Nothing was taken in; the text is still yours.',
   },
-  'database-down': { status: 503, message: 'The database does not answer. Nothing was saved; try again.' },
+  'database-down': {
+    status: 503,
+    message: 'The database does not answer. What you did is kept on this screen; try again in a moment.',
+  },
   internal: {
     status: 500,
     message: 'Something broke on the server. What you typed is still on your screen.',

@@ -41,6 +41,8 @@ interface Job {
   fileName: string;
   table: TableFile;
   progress: ImportProgress;
+  /** How it was tried or run last. */
+  asked: RunRequest | null;
   isStopping: boolean;
 }
 
@@ -121,7 +123,15 @@ export class ImportJobs {
       await rm(path, { force: true });
       throw error;
     }
-    this.jobs.set(id, { id, kind, fileName, table, progress: emptyProgress(bytes), isStopping: false });
+    this.jobs.set(id, {
+      id,
+      kind,
+      fileName,
+      table,
+      progress: emptyProgress(bytes),
+      asked: null,
+      isStopping: false,
+    });
     await this.forgetOldest();
     return this.view(id);
   }
@@ -132,11 +142,11 @@ export class ImportJobs {
   }
 
   view(id: string): ImportView {
-    const { kind, fileName, table, progress } = this.job(id);
+    const { kind, fileName, table, progress, asked } = this.job(id);
     const { bytes, encoding, delimiter, hasDecimalComma, headers, sample } = table;
     const fields = fieldsOf(kind);
     const about = { id, kind, fileName, bytes, encoding, delimiter, hasDecimalComma, headers, sample };
-    return { ...about, fields, mapping: guessMapping(headers, fields), progress };
+    return { ...about, fields, mapping: guessMapping(headers, fields), asked, progress };
   }
 
   stop(id: string): ImportView {
@@ -150,6 +160,14 @@ export class ImportJobs {
     this.jobs.delete(id);
     await rm(this.pathOf(id), { force: true });
     await rm(this.pathOf(id, 'refused.csv'), { force: true });
+  }
+
+  /** Uploads that are mapped, tried or run at this moment, newest first: a screen that was reloaded finds its own here. */
+  open(): ImportView[] {
+    return [...this.jobs.values()]
+      .filter(({ progress: { state, isDryRun } }) => state !== 'done' || isDryRun)
+      .map(({ id }) => this.view(id))
+      .reverse();
   }
 
   finished(): Promise<FinishedImport[]> {
@@ -179,6 +197,7 @@ export class ImportJobs {
       );
     const writer = await this.writerOf(job, request);
     job.isStopping = false;
+    job.asked = request;
     job.progress = { ...emptyProgress(job.table.bytes), state: 'running', isDryRun: request.dryRun };
     void this.run(job, writer);
     return this.view(id);

@@ -97,11 +97,20 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
   route({
     method: 'get',
     path: '/api/imports',
-    summary: 'The last finished imports, and uploads that are being mapped or run',
+    summary: 'The last finished imports',
     answer: listOf(tellingAll('id', 'kind', 'fileName')),
     answers: 'Imports, newest first',
     example: {},
     run: () => imports.finished(),
+  }),
+  route({
+    method: 'get',
+    path: '/api/imports/open',
+    summary: 'Uploads that are mapped, tried or run at this moment',
+    answer: listOf(view),
+    answers: 'Imports, newest first',
+    example: {},
+    run: () => imports.open(),
   }),
   route({
     method: 'get',

@@ -29,15 +29,18 @@ export function mustFit(set: SetLabel, isReleased = false): void {
   if (wrong.length > 0) throw new ApiError('label-does-not-fit', wrong);
 }
 
+/** What printing leans on. */
+export interface PrintingParts {
+  store: Store;
+  releases: Releases;
+  batches: Batches;
+  spool: Spool;
+  audit: AuditTrail;
+  today: (kitchen: Kitchen) => string;
+}
+
 export class Printing {
-  constructor(
-    private readonly store: Store,
-    private readonly releases: Releases,
-    private readonly batches: Batches,
-    private readonly spool: Spool,
-    private readonly audit: AuditTrail,
-    private readonly today: (kitchen: Kitchen) => string,
-  ) {}
+  constructor(private readonly lean: PrintingParts) {}
 
   /** What a phone opens; without a public address nothing does, and the code holds the batch code alone. */
   private addressOf({ service }: Kitchen, code: string): string {
@@ -46,12 +49,12 @@ export class Printing {
 
   /** The labels of a job as they stand, each read once, and the kitchens they are of; refused where one may not leave. */
   private async known(items: readonly RunItem[]): Promise<Known> {
-    const releases = await this.releases.printables(items.map(({ releaseId }) => releaseId));
+    const releases = await this.lean.releases.printables(items.map(({ releaseId }) => releaseId));
     const kitchens = new Map<string, Kitchen>();
     const known: Known = new Map();
     for (const release of releases) {
       const { id } = release.inputs.kitchen;
-      const kitchen = kitchens.get(id) ?? (await this.store.kitchens.kitchen(id));
+      const kitchen = kitchens.get(id) ?? (await this.lean.store.kitchens.kitchen(id));
       kitchens.set(id, kitchen);
       known.set(release.id, { release, kitchen });
     }
@@ -67,16 +70,16 @@ export class Printing {
     transaction: Transaction,
   ): Promise<BatchFacts & { madeOn: string }> {
     if (item.batchCode !== null) {
-      const made = await this.batches.batch(item.batchCode);
+      const made = await this.lean.batches.batch(item.batchCode);
       if (made.release.id !== release.id) throw new ApiError('batch-of-another-label');
-      if (made.useBy < this.today(kitchen)) throw new ApiError('label-expired');
+      if (made.useBy < this.lean.today(kitchen)) throw new ApiError('label-expired');
       return { ...made, address: this.addressOf(kitchen, made.code) };
     }
-    const madeOn = item.madeOn ?? this.today(kitchen);
-    if (madeOn > this.today(kitchen)) throw new ApiError('made-ahead');
-    const made = await this.batches.make(release, { madeOn, grams: item.grams }, by, transaction);
+    const madeOn = item.madeOn ?? this.lean.today(kitchen);
+    if (madeOn > this.lean.today(kitchen)) throw new ApiError('made-ahead');
+    const made = await this.lean.batches.make(release, { madeOn, grams: item.grams }, by, transaction);
     // Inside the transaction: the batch that was made goes with the refusal.
-    if (made.useBy < this.today(kitchen)) throw new ApiError('label-expired');
+    if (made.useBy < this.lean.today(kitchen)) throw new ApiError('label-expired');
     return { ...made, madeOn, address: this.addressOf(kitchen, made.code) };
   }
 
@@ -114,15 +117,15 @@ export class Printing {
     by: Person,
   ): Promise<{ jobId: string; batchCodes: string[] }> {
     const known = await this.known(items);
-    const answer = await this.store.database.transaction(async (transaction) => {
+    const answer = await this.lean.store.database.transaction(async (transaction) => {
       const parts = await this.partsOf(items, known, options, by, transaction);
       const codes = parts.map(({ content }) => content.facts.batchCode ?? '');
       return {
-        jobId: await this.spool.add(parts, options, by, transaction),
+        jobId: await this.lean.spool.add(parts, options, by, transaction),
         batchCodes: [...new Set(codes)],
       };
     });
-    this.spool.wake();
+    this.lean.spool.wake();
     return answer;
   }
 
@@ -134,11 +137,11 @@ export class Printing {
     format: string,
   ): Promise<RunPart[]> {
     const known = await this.known(items);
-    return this.store.database.transaction(async (transaction) => {
+    return this.lean.store.database.transaction(async (transaction) => {
       const parts = await this.partsOf(items, known, options, by, transaction);
       for (const { releaseId, content, quantity } of parts) {
         const { title, facts } = content;
-        await this.audit.add(
+        await this.lean.audit.add(
           'downloaded',
           by,
           releaseId,

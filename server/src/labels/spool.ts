@@ -31,6 +31,16 @@ function partAt(parts: readonly RunPart[], sequence: number): RunPart {
   return parts[parts.length - 1]!;
 }
 
+/** What the spool leans on. */
+export interface SpoolParts {
+  store: Store;
+  releases: Releases;
+  audit: AuditTrail;
+  printer: LabelPrinter;
+  now: () => Date;
+  log: (message: string) => void;
+}
+
 export class Spool {
   private isRunning = false;
   private next: NodeJS.Timeout | null = null;
@@ -39,17 +49,10 @@ export class Spool {
   /** Counts every write to the server: what was fresh before one is looked at again. */
   private writes = 0;
 
-  constructor(
-    private readonly store: Store,
-    private readonly releases: Releases,
-    private readonly audit: AuditTrail,
-    readonly printer: LabelPrinter,
-    private readonly now: () => Date,
-    private readonly log: (message: string) => void,
-  ) {}
+  constructor(private readonly lean: SpoolParts) {}
 
   private get jobsTable() {
-    return this.store.tables.jobs;
+    return this.lean.store.tables.jobs;
   }
 
   /** Something changed: what is waiting is looked at anew before it prints. */
@@ -83,13 +86,13 @@ export class Spool {
         state: 'waiting',
         problem: '',
         askedBy: by.id,
-        askedAt: this.now(),
+        askedAt: this.lean.now(),
       },
       { transaction },
     );
     for (const { releaseId, content, quantity } of parts) {
       const { title, facts } = content;
-      await this.audit.add(
+      await this.lean.audit.add(
         'printed',
         by,
         releaseId,
@@ -138,7 +141,7 @@ export class Spool {
       ],
       limit: most,
     });
-    const people = await this.store.tables.people.findAll();
+    const people = await this.lean.store.tables.people.findAll();
     const names = new Map(people.map((row) => [row.get('id') as string, row.get('name') as string]));
     return Promise.all(rows.map((row) => this.jobOf(row, names)));
   }
@@ -153,13 +156,13 @@ export class Spool {
 
   /** Puts an end to a job; what came out stays out. */
   async cancel(id: string, by: Person): Promise<void> {
-    await this.store.database.transaction(async (transaction) => {
+    await this.lean.store.database.transaction(async (transaction) => {
       const [changed] = await this.jobsTable.update(
-        { state: 'cancelled', endedAt: this.now() },
+        { state: 'cancelled', endedAt: this.lean.now() },
         { where: { id, state: { [Op.in]: [...OPEN, 'stopped'] } }, transaction },
       );
       if (changed === 0) throw new ApiError('job-not-found');
-      await this.audit.add('print-cancelled', by, id, null, transaction);
+      await this.lean.audit.add('print-cancelled', by, id, null, transaction);
     });
   }
 
@@ -171,9 +174,9 @@ export class Spool {
 
   /** Whether a release still stands; asked again only after something was written. */
   private async mustStand(releaseId: string): Promise<void> {
-    const at = this.writes + this.store.larder.changes;
+    const at = this.writes + this.lean.store.larder.changes;
     if (this.fresh.get(releaseId) === at) return;
-    await this.releases.printable(releaseId);
+    await this.lean.releases.printable(releaseId);
     this.fresh.set(releaseId, at);
   }
 
@@ -200,7 +203,7 @@ export class Spool {
       const part = partAt(this.partsOf(row), sequence);
       await this.mustStand(part.releaseId);
       const set = setBy(part.content, options);
-      await this.printer.print({
+      await this.lean.printer.print({
         jobId: id,
         sequence,
         widthMm: pointsToMm(set.width),
@@ -220,7 +223,11 @@ export class Spool {
     // Only a job that is still wanted counts on: it may have been cancelled while its label came out.
     const isDone = sequence >= quantity;
     await this.jobsTable.update(
-      { printed: sequence, state: isDone ? 'done' : 'printing', ...(isDone ? { endedAt: this.now() } : {}) },
+      {
+        printed: sequence,
+        state: isDone ? 'done' : 'printing',
+        ...(isDone ? { endedAt: this.lean.now() } : {}),
+      },
       { where: { id, state: { [Op.in]: [...OPEN] } } },
     );
     return true;
@@ -243,7 +250,7 @@ export class Spool {
     this.next = setTimeout(() => {
       this.next = null;
       this.drain().catch((error: unknown) =>
-        this.log(error instanceof Error ? (error.stack ?? error.message) : String(error)),
+        this.lean.log(error instanceof Error ? (error.stack ?? error.message) : String(error)),
       );
     }, 20);
     this.next.unref();

@@ -40,8 +40,7 @@ class SheetPen {
     x: number,
     width: number,
     size: number,
-    weight: Weight = 'regular',
-    align: 'left' | 'right' = 'left',
+    { weight = 'regular', align = 'left' }: { weight?: Weight; align?: 'left' | 'right' } = {},
   ): number {
     if (text === '') return 0;
     const { pdf } = this;
@@ -64,7 +63,7 @@ class SheetPen {
   block(text: string, size: number, weight: Weight = 'regular', gap = 2): void {
     if (text === '') return;
     this.room(this.heightOf(text, this.inner, size, weight));
-    this.y += this.at(text, 0, this.inner, size, weight) + gap * this.scale;
+    this.y += this.at(text, 0, this.inner, size, { weight }) + gap * this.scale;
   }
 
   /** Turns the page where a piece would not fit any more. */
@@ -114,9 +113,9 @@ function drawEntry(pen: SheetPen, entry: SheetEntry): void {
   pen.room(high);
   for (let index = 0; index < boxes; index += 1) pen.box(index * (side + 3 * scale), side);
   if (boxes < entry.boxes) pen.at(`x ${entry.boxes}`, side + 4 * scale, boxWide, TYPE.text);
-  pen.at(entry.total, boxWide, weightWide, TYPE.weight, 'black', 'right');
+  pen.at(entry.total, boxWide, weightWide, TYPE.weight, { weight: 'black', align: 'right' });
   const top = pen.y;
-  pen.at(name, textX, textWide, TYPE.text + 1, 'bold');
+  pen.at(name, textX, textWide, TYPE.text + 1, { weight: 'bold' });
   pen.y = top + nameHigh;
   pen.at(moreText, textX, textWide, TYPE.small + 1);
   pen.y = top + high + 3 * scale;
@@ -131,10 +130,10 @@ function drawStep(pen: SheetPen, step: SheetStep): void {
   pen.room(pen.heightOf(step.text, inner - numberWide, TYPE.text) + 20 * scale);
   pen.rule(0.7);
   const top = pen.y;
-  const numberHigh = pen.at(String(step.number), 0, numberWide, TYPE.batch, 'black');
+  const numberHigh = pen.at(String(step.number), 0, numberWide, TYPE.batch, { weight: 'black' });
   pen.y += pen.at(step.text, numberWide, inner - numberWide, TYPE.text);
-  pen.y += pen.at(head, numberWide, inner - numberWide, TYPE.text, 'bold');
-  pen.y += pen.at(look, numberWide, inner - numberWide, TYPE.text, 'bold');
+  pen.y += pen.at(head, numberWide, inner - numberWide, TYPE.text, { weight: 'bold' });
+  pen.y += pen.at(look, numberWide, inner - numberWide, TYPE.text, { weight: 'bold' });
   pen.y = Math.max(pen.y, top + numberHigh) + 3 * scale;
   for (const entry of step.entries) drawEntry(pen, entry);
 }

@@ -191,7 +191,8 @@ export async function computeNearest(request: SwapsRequest, store: Store): Promi
   const { input, book } = await inputOf(request, store);
   const { recipe, kitchen } = input;
   const dishes = (await store.recipes.all()).map((each) => each.recipe);
-  return nearestFree(recipe, dishes, request.exclude, request.policy ?? kitchen.policy, kitchen, book);
+  const { exclude, policy = kitchen.policy } = request;
+  return nearestFree(recipe, dishes, { exclude, policy }, kitchen, book);
 }
 
 export interface VersionsRequest extends ComputeRequest {

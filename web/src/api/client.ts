@@ -150,6 +150,7 @@ export const server = {
       await fetched(`/api/imports?${query}`, { method: 'POST', body: file })
     ).json() as Promise<ImportView>;
   },
+  openImports: () => call<ImportView[]>('/api/imports/open'),
   importView: (id: string) => call<ImportView>(`/api/imports/${id}`),
   runImport: (id: string, request: RunRequest) => call<ImportView>(`/api/imports/${id}/run`, 'POST', request),
   finishedImports: () => call<FinishedImport[]>('/api/imports'),

@@ -61,6 +61,7 @@ export const labels = {
     call<ReleaseView[]>(
       `/api/labels?${new URLSearchParams({ kitchenId, ...(recipeId ? { recipeId } : {}) })}`,
     ),
+  release: (id: string) => call<Release>(one(id)),
   handIn: (request: Omit<DraftRequest, 'options'> & { kind: LabelKind; claims: string[] }) =>
     call<Release>('/api/labels', 'POST', request),
   step: (id: string, act: 'check' | 'release' | 'withdraw', version: number) =>

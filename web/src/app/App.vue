@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted } from 'vue';
-import { RouterLink, RouterView, useRouter } from 'vue-router';
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
+import { RouterLink, RouterView, useRouter, type RouteLocationRaw } from 'vue-router';
 import { useBook } from '../state/book';
 import ScaleChip from '../devices/ScaleChip.vue';
 import { usePrompts } from '../state/prompts';
 import { useSession } from '../state/session';
+import { selectFiguresOnFocus } from './select-figures';
 
 /** Loaded when a panel is asked for first, so that the first screen does not wait for it. */
 const WorkPanels = defineAsyncComponent(() => import('./WorkPanels.vue'));
@@ -21,14 +22,15 @@ let wasSignInAsked = false;
 const needsSignIn = computed(() => (wasSignInAsked ||= session.isAsked));
 const needsPanels = computed(() => (wasAsked ||= prompts.packFoodId !== null || prompts.newFood !== null));
 
-onMounted(() => book.ready().catch(() => undefined));
+onMounted(() => {
+  void book.ready();
+  selectFiguresOnFocus(document);
+});
 
-function tryAgain(): void {
-  void book
-    .ready()
-    .then(() => router.go(0))
-    .catch(() => undefined);
-}
+/** A page whose code could not be fetched: said, with the way to try again; what was typed elsewhere stays. */
+const unloaded = ref<RouteLocationRaw | null>(null);
+router.onError((_, to) => (unloaded.value = to.fullPath));
+router.afterEach(() => (unloaded.value = null));
 </script>
 
 <template>
@@ -67,7 +69,10 @@ function tryAgain(): void {
   </header>
   <div v-if="book.problem" class="problem" role="alert">
     <span>{{ book.problem }}</span>
-    <button class="choice" type="button" @click="tryAgain">Try again</button>
+  </div>
+  <div v-if="unloaded" class="problem" role="alert">
+    <span>This page could not be fetched: the server does not answer. What you did is kept.</span>
+    <button class="choice" type="button" @click="router.push(unloaded)">Try again</button>
   </div>
   <main id="main" tabindex="-1">
     <RouterView />

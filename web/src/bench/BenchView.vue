@@ -7,34 +7,29 @@ import SwapDecisions from './SwapDecisions.vue';
 import SwapPanel from '../swaps/SwapPanel.vue';
 import SaveState from './SaveState.vue';
 import WhyPanel from './WhyPanel.vue';
+import { server } from '../api/client';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';
 import { useExclusions } from '../state/exclusions';
+import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
 
 const props = defineProps<{ id: string }>();
 const bench = useBench();
 const book = useBook();
 const { said } = useExclusions();
-const problem = ref('');
 const parentName = ref('');
 
+/** The dish of this address, once it can be worked with. */
+const dish = computed(() => (bench.worksheet && bench.recipe?.id === props.id ? bench.recipe : null));
 const parentId = computed(() => bench.recipe?.parentId ?? null);
 
-async function open(): Promise<void> {
-  problem.value = '';
-  try {
-    await bench.open(props.id);
-    document.title = `${bench.recipe?.name ?? 'Dish'} | Hand Ladle`;
-    parentName.value = '';
-    if (parentId.value) {
-      const { server } = await import('../api/client');
-      parentName.value = (await server.recipe(parentId.value)).recipe.name;
-    }
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
+const { problem, again: open } = useFirstRead(async () => {
+  await bench.open(props.id);
+  document.title = `${bench.recipe?.name ?? 'Dish'} | Hand Ladle`;
+  parentName.value = '';
+  if (parentId.value) parentName.value = (await server.recipe(parentId.value)).recipe.name;
+});
 
 function onKey(event: KeyboardEvent): void {
   const isTyping = (event.target as HTMLElement).matches('input, textarea, select');
@@ -50,30 +45,37 @@ useKeepOnLeave(bench);
 </script>
 
 <template>
-  <div v-if="problem" class="gone" role="alert">
-    <p>{{ problem }}</p>
-    <RouterLink to="/">Open the dishes</RouterLink>
-  </div>
-  <template v-else-if="bench.worksheet && bench.recipe && bench.recipe.id === id">
+  <!-- A dish that is open stays on the screen while the server is away: what was read of it is still true to work by. -->
+  <p v-if="problem && dish" class="away" role="alert">{{ problem }}</p>
+  <template v-if="dish">
     <PathStrip />
     <SaveState />
     <p v-if="bench.isVariant" class="follows">
-      <template v-if="bench.recipe.freeFrom.length > 0"
-        >Free from {{ said(bench.recipe.freeFrom) }}. </template
-      >A variant of
-      <RouterLink :to="`/dishes/${bench.recipe.parentId}`">{{ parentName || 'its parent' }}</RouterLink>: its
-      lines follow the parent, so change them there.
-      <RouterLink :to="`/dishes/${bench.recipe.id}/compare`">Compare line by line</RouterLink>
+      <template v-if="dish.freeFrom.length > 0">Free from {{ said(dish.freeFrom) }}. </template>A variant of
+      <RouterLink :to="`/dishes/${dish.parentId}`">{{ parentName || 'its parent' }}</RouterLink>: its lines
+      follow the parent, so change them there.
+      <RouterLink :to="`/dishes/${dish.id}/compare`">Compare line by line</RouterLink>
     </p>
     <SwapDecisions />
     <RouterView />
     <WhyPanel />
     <SwapPanel />
   </template>
+  <div v-else-if="problem" class="gone" role="alert">
+    <p>{{ problem }}</p>
+    <RouterLink to="/">Open the dishes</RouterLink>
+  </div>
   <p v-else class="gone soft" role="status">{{ book.problem || 'Opening the dish …' }}</p>
 </template>
 
 <style scoped>
+.away {
+  padding: var(--space-2) 20px;
+  background: var(--amber-wash);
+  border-bottom: 1.5px dashed var(--amber-line);
+  font-weight: 560;
+}
+
 .gone {
   padding: var(--space-6) 20px;
 }

@@ -36,9 +36,9 @@ const below = computed(() => {
   const parts = [];
   if (may.length > 0) parts.push(`may contain ${may.join(', ').toLowerCase()}`);
   if (check.length > 0) parts.push(`check ${check.join(', ').toLowerCase()}`);
-  if (parts.length > 0) return parts.join('; ');
-  if (sheet.value.allergens.some((flag) => flag.status === 'check')) return 'some packs nobody has checked';
-  return 'every line is checked';
+  // What nobody has checked is said beside what is named: a check that is named hides none that is not.
+  if (sheet.value.allergens.some((flag) => flag.isOnlyUnchecked)) parts.push('some packs nobody has checked');
+  return parts.join('; ') || 'every line is checked';
 });
 
 const isInDoubt = computed(() =>
@@ -54,10 +54,11 @@ const book = useBook();
 /** What was released, or waits, goes before what is only ready. */
 const standing = computed(() => releases.standing(bench.recipe?.id ?? ''));
 watch(
-  [() => book.kitchen?.id, () => bench.recipe?.id, () => bench.saveStatus],
-  ([kitchenId, recipeId, status]) => {
-    if (kitchenId && recipeId && status === 'saved')
-      void releases.load(kitchenId, recipeId).catch(() => undefined);
+  // A pack that is recorded, or a setting, makes a label stale as a changed line does.
+  [() => book.kitchen, () => bench.recipe?.id, () => bench.saveStatus],
+  ([kitchen, recipeId, status]) => {
+    if (kitchen && recipeId && status === 'saved')
+      void releases.load(kitchen.id, recipeId).catch(() => undefined);
   },
   { immediate: true },
 );

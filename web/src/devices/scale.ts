@@ -1,5 +1,6 @@
 /** The scale beside the screen: its weights as they come, and the field they go into. */
 import { ref, shallowRef } from 'vue';
+import { useSessionStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 
 export interface Weighing {
@@ -11,7 +12,8 @@ export interface Weighing {
 const TAKES = '[data-takes-weight]';
 
 export const useScale = defineStore('scale', () => {
-  const isOn = ref(false);
+  /** Whether this screen listens to the scale; it goes on listening after a reload. */
+  const isOn = useSessionStorage('hand-ladle.scale', false);
   const isLost = ref(false);
   const last = shallowRef<Weighing | null>(null);
   /** Name of the field that takes the next weight; empty while none is in focus. */
@@ -46,6 +48,8 @@ export const useScale = defineStore('scale', () => {
     last.value = null;
     document.removeEventListener('focusin', follow);
   }
+
+  if (isOn.value) turnOn();
 
   /** Puts the weight at rest into the field in focus, as if it were typed. */
   function take(): boolean {

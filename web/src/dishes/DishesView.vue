@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { ElMessage } from 'element-plus/es/components/message/index.mjs';
 import 'element-plus/es/components/message/style/css';
@@ -8,29 +8,28 @@ import ChangedPacks from './ChangedPacks.vue';
 import AmountText from '../ui/AmountText.vue';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
 import { STANDING_WORDS, useReleases } from '../state/releases';
 
 const book = useBook();
 const router = useRouter();
 const releases = useReleases();
 const digests = shallowRef<Digest[] | null>(null);
-const problem = ref('');
 const search = ref('');
 const removed = ref<{ id: string; name: string } | null>(null);
 
-async function load(): Promise<void> {
-  try {
-    await book.ready();
-    digests.value = await server.digests(book.kitchen!.id);
-    void releases.load(book.kitchen!.id).catch(() => undefined);
-    problem.value = '';
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
+const { problem, again: load } = useFirstRead(async () => {
+  await book.ready();
+  digests.value = await server.digests(book.kitchen!.id);
+  void releases.load(book.kitchen!.id).catch(() => undefined);
+});
 
-onMounted(load);
-watch(() => book.kitchen, load);
+// Once there is a kitchen, and whenever it is another or recorded something.
+watch(
+  () => book.kitchen,
+  (kitchen) => kitchen && load(),
+  { immediate: true },
+);
 
 const matches = (digest: Digest): boolean => {
   const words = search.value.toLowerCase().trim().split(/\s+/).filter(Boolean);

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** A table into the larder: choose the file, say which column is what, try it, then import all accepted rows or none. */
-import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { FinishedImport, ImportKind, ImportView, PackAnswer } from '@hand-ladle/core';
 import FinishedImports from './FinishedImports.vue';
+import RefusedRows from './RefusedRows.vue';
 import SheetMarks from './SheetMarks.vue';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../state/book';
@@ -69,6 +70,26 @@ async function upload(file: File | undefined): Promise<void> {
     isUploading.value = false;
   }
 }
+
+/** An upload that is mapped, tried or running on the server goes on here after a reload, as it stands there. */
+async function takeUp(): Promise<void> {
+  try {
+    await book.ready();
+    const [one] = await server.openImports();
+    if (!one || view.value || isUploading.value) return;
+    kind.value = one.kind;
+    view.value = one;
+    mapping.value = { ...(one.asked?.mapping ?? one.mapping) };
+    hasDecimalComma.value = one.asked?.hasDecimalComma ?? one.hasDecimalComma;
+    existing.value = one.asked?.existing ?? 'refuse';
+    marks.value = { ...one.asked?.marks };
+    if (isRunning.value) follow();
+    else if (hasTried.value) takeMarks();
+  } catch (error) {
+    failed(error);
+  }
+}
+onMounted(takeUp);
 
 async function run(dryRun: boolean): Promise<void> {
   if (!view.value || !book.kitchen) return;
@@ -272,26 +293,7 @@ const stop = async (): Promise<void> => {
         >
         <RouterLink v-if="isImported" class="choice" to="/larder">See the larder</RouterLink>
       </div>
-      <table v-if="progress.refused.length > 0" class="refused">
-        <thead>
-          <tr>
-            <th scope="col" class="right">Line</th>
-            <th scope="col">Row</th>
-            <th scope="col">Why it is refused</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="each in progress.refused.slice(0, 50)" :key="each.line">
-            <td class="right figure">{{ many(each.line) }}</td>
-            <th scope="row">{{ each.name }}</th>
-            <td>
-              <p v-for="reason in each.reasons" :key="reason.column + reason.message">
-                <span class="soft">{{ reason.column }}:</span> {{ reason.message }}
-              </p>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <RefusedRows v-if="progress.refused.length > 0" :refused="progress.refused" />
     </section>
     <FinishedImports ref="finished" :is-busy="isRunning" @taken-back="takenBack" />
   </div>
@@ -394,10 +396,6 @@ td .field {
   min-height: 36px;
 }
 
-.right {
-  text-align: right;
-}
-
 progress {
   flex: 1;
   min-width: 160px;
@@ -419,9 +417,5 @@ progress {
 .doubt {
   color: var(--amber);
   font-weight: 600;
-}
-
-.refused {
-  margin-top: var(--space-3);
 }
 </style>

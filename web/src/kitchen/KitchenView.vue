@@ -24,14 +24,15 @@ import ServicePlate from './ServicePlate.vue';
 import TargetsPlate from './TargetsPlate.vue';
 import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
 import { useKitchenSettings } from './kitchen-settings';
 
 const store = useKitchenSettings();
 const settings = computed(() => store.settings);
-const problem = ref('');
 
-onMounted(() => store.open().catch((error: Error) => (problem.value = error.message)));
+const { problem, again } = useFirstRead(() => store.open());
+onMounted(again);
 useKeepOnLeave(store);
 
 /** Where cooks differ: each question with its ways. */

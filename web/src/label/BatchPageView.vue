@@ -1,26 +1,24 @@
 <script setup lang="ts">
 /** The page a batch's code opens: what it is, until when it may be used, what is in it, and whether its label still stands. */
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { dateOnLabel, gramsOnLabel, type BatchView } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
 import { todayIn } from '../state/today';
 
 const props = defineProps<{ code: string }>();
 const book = useBook();
 const batch = shallowRef<BatchView | null>(null);
-const problem = ref('');
+const { problem, again } = useFirstRead(async () => {
+  batch.value = await labels.batch(props.code);
+});
 
 watch(
   () => props.code,
-  async (code) => {
+  () => {
     batch.value = null;
-    problem.value = '';
-    try {
-      batch.value = await labels.batch(code);
-    } catch (error) {
-      problem.value = (error as Error).message;
-    }
+    void again();
   },
   { immediate: true },
 );

@@ -29,6 +29,7 @@ import { download } from '../api/download';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';
 import { useLabel } from './label';
+import { standingFor, useStandingRelease } from './standing-release';
 import { useReleases } from '../state/releases';
 import { useSession } from '../state/session';
 import { ask } from '../worker/client';
@@ -97,26 +98,37 @@ function toggleClaim(id: string): void {
   chosenClaims.value = has ? chosenClaims.value.filter((each) => each !== id) : [...chosenClaims.value, id];
 }
 
-const content = computed<LabelContent>(() => ({
-  ...labelContent(sheet.value.label, options.value.kind, {
-    facts: facts.value,
-    claims: claimsOn(
-      options.value.kind,
-      claims.value.filter(({ id }) => chosenClaims.value.includes(id)),
-    ),
-    watch: options.value.kind === 'tray' ? trayFigures(sheet.value) : [],
-  }),
-  isDraft: true,
-}));
+const kept = useReleases();
+const newest = computed(() =>
+  kept.ofDish(bench.recipe?.id ?? '').filter(({ state }, index) => index < 4 || state === 'released'),
+);
+/** What was released is shown as it was released; everything else is a draft. */
+const released = useStandingRelease(() =>
+  bench.saveStatus === 'saved'
+    ? standingFor(newest.value, {
+        kind: options.value.kind,
+        regime: bench.regime,
+        language: settings.style.language,
+      })
+    : null,
+);
+const content = computed<LabelContent>(() => {
+  const { kind } = options.value;
+  const chosen = claims.value.filter(({ id }) => chosenClaims.value.includes(id));
+  return {
+    ...labelContent(released.value?.label ?? sheet.value.label, kind, {
+      facts: facts.value,
+      claims: claimsOn(kind, released.value?.claims ?? chosen),
+      watch: kind === 'tray' ? trayFigures(sheet.value) : [],
+    }),
+    isDraft: released.value === null,
+  };
+});
 const drawing = computed(() => {
   const { stock, form } = options.value;
   return setLabel(content.value, { paper: { widthMm: stock.widthMm, heightMm: stock.heightMm }, form });
 });
 
-const kept = useReleases();
-const newest = computed(() =>
-  kept.ofDish(bench.recipe?.id ?? '').filter(({ state }, index) => index < 4 || state === 'released'),
-);
 async function reload(): Promise<void> {
   if (!bench.recipe || !book.kitchen) return;
   await kept.load(book.kitchen.id, bench.recipe.id).catch(() => undefined);
@@ -229,7 +241,7 @@ const doubts = computed(() => drawing.value.findings.filter(isOpen));
       <LabelDrawing :content="content" :drawing="drawing" />
       <p class="soft under">
         {{ options.stock.name }}; text {{ roundToDecimals(drawing.textSize, 1) }} points, no smaller than the
-        law lets it be. Shown at true size.
+        law lets it be. Shown at true size{{ released ? ', as it was released' : '' }}.
       </p>
     </section>
     <section class="side">

@@ -8,6 +8,7 @@ import ReleasePlate from './ReleasePlate.vue';
 import RunPlate from './RunPlate.vue';
 import { download } from '../api/download';
 import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
 import { useLabel } from './label';
 import { useReleases } from '../state/releases';
 import { useSession } from '../state/session';
@@ -23,15 +24,11 @@ const problem = ref('');
 const done = ref('');
 const code = ref('');
 
-async function reload(): Promise<void> {
+const { problem: unread, again: reload } = useFirstRead(async () => {
   await book.ready();
-  try {
-    await kept.load(book.kitchen!.id);
-    isLoaded.value = true;
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
+  await kept.load(book.kitchen!.id);
+  isLoaded.value = true;
+});
 onMounted(() => {
   void session.ready();
   void reload();
@@ -110,7 +107,7 @@ const find = (): void => {
         <RouterLink class="choice" to="/people">People and audit trail</RouterLink>
       </nav>
     </header>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem || unread" class="problem" role="alert">{{ problem || unread }}</p>
     <p v-if="done" class="done" role="status">
       {{ done }} <RouterLink to="/printer">The printer's page</RouterLink>
     </p>

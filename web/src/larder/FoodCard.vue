@@ -15,6 +15,7 @@ import {
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
+import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
 import { refusalWithField, useSavedDraft } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
@@ -56,15 +57,12 @@ function closeFields(): void {
 
 useKeepOnLeave(saving);
 
-onMounted(async () => {
-  try {
-    const { usedIn: users, ...saved } = await server.food(props.food.id);
-    usedIn.value = users;
-    saving.show(saved);
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
+const { problem: unread, again } = useFirstRead(async () => {
+  const { usedIn: users, ...saved } = await server.food(props.food.id);
+  usedIn.value = users;
+  saving.show(saved);
 });
+onMounted(again);
 
 /** Keeps a change at once; it stands here while it is on its way, and if it is refused. */
 function save(next: Food): void {
@@ -176,7 +174,7 @@ const facts = computed(() => {
       </span>
     </header>
     <p class="soft">{{ facts }}</p>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem || unread" class="problem" role="alert">{{ problem || unread }}</p>
     <SaveBar
       :status="status"
       :message="message"

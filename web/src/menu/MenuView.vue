@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who can eat what: tick what somebody must not have, read the answer for every dish; below it the whole matrix. */
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
   energyOnMenu,
@@ -14,6 +14,7 @@ import {
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
 import { useGroups } from '../state/exclusions';
 import { STANDING_WORDS, useReleases } from '../state/releases';
 import ChipRow from '../ui/ChipRow.vue';
@@ -21,22 +22,19 @@ import ChipRow from '../ui/ChipRow.vue';
 const book = useBook();
 const releases = useReleases();
 const rows = shallowRef<MenuRow[] | null>(null);
-const problem = ref('');
 const excluded = ref<string[]>([]);
 const search = ref('');
 
-async function load(): Promise<void> {
-  try {
-    await book.ready();
-    rows.value = await server.menu(book.kitchen!.id);
-    void releases.load(book.kitchen!.id).catch(() => undefined);
-    problem.value = '';
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
-onMounted(load);
-watch(() => book.kitchen?.id, load);
+const { problem, again: load } = useFirstRead(async () => {
+  await book.ready();
+  rows.value = await server.menu(book.kitchen!.id);
+  void releases.load(book.kitchen!.id).catch(() => undefined);
+});
+watch(
+  () => book.kitchen?.id,
+  (id) => id !== undefined && load(),
+  { immediate: true },
+);
 
 const allergens = computed(() => rows.value?.[0]?.cells ?? []);
 const asking = computed(() => allergens.value.map(({ allergenId, name }) => ({ id: allergenId, name })));

@@ -6,13 +6,13 @@ import { server, type ServerError } from '../api/client';
 import { saidBy } from './pack-answers';
 import { useBook } from '../state/book';
 import SheetDisagreements from '../ui/SheetDisagreements.vue';
+import { useReader } from '../state/reader';
 import { todayIn } from '../state/today';
 
-const READER_KEY = 'hand-ladle.reader';
 const props = defineProps<{ pack: Pack }>();
 const emit = defineEmits<{ done: []; edit: [] }>();
 const book = useBook();
-const checkedBy = ref(localStorage.getItem(READER_KEY) ?? '');
+const checkedBy = useReader();
 const problem = ref('');
 
 const disagreements = computed(() => disagreementsOf(props.pack));
@@ -27,7 +27,6 @@ async function confirm(): Promise<void> {
   try {
     const by = { checkedBy: checkedBy.value, checkedOn: todayIn(book.kitchen) };
     book.replaceKitchen(await server.confirmPack(book.kitchen!.id, props.pack.foodId, by));
-    localStorage.setItem(READER_KEY, checkedBy.value);
     emit('done');
   } catch (error) {
     const { message, code, details } = error as ServerError;

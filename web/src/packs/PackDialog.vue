@@ -22,9 +22,10 @@ import { usePrompts } from '../state/prompts';
 import PackChange from './PackChange.vue';
 import PackPanel from './PackPanel.vue';
 import StatementRead from './StatementRead.vue';
+import { useReader } from '../state/reader';
+import { useSession } from '../state/session';
 import { todayIn } from '../state/today';
 
-const READER_KEY = 'hand-ladle.reader';
 const book = useBook();
 const prompts = usePrompts();
 const food = computed(() => (prompts.packFoodId ? (book.foodsById.get(prompts.packFoodId) ?? null) : null));
@@ -47,7 +48,8 @@ const isCertified = ref(false);
 const animal = ref<'' | 'plant' | 'animal'>('');
 /** Nothing counts as clear until a person says that the whole pack was read. */
 const isReadWhole = ref(false);
-const checkedBy = ref('');
+const session = useSession();
+const checkedBy = useReader();
 const problem = ref('');
 const isSaving = ref(false);
 /** The changed statement is being confirmed instead of written. */
@@ -97,7 +99,7 @@ watch(
     isCertified.value = pack?.certifiedGlutenFree ?? false;
     isReadWhole.value = false;
     animal.value = pack?.animal ?? '';
-    checkedBy.value = localStorage.getItem(READER_KEY) ?? pack?.checkedBy ?? '';
+    checkedBy.value = session.person?.name ?? '';
     problem.value = '';
     isConfirming.value = pack?.isConfirmed === false;
   },
@@ -168,7 +170,6 @@ async function record(): Promise<void> {
       checkedBy: checkedBy.value,
       checkedOn: todayIn(book.kitchen),
     });
-    localStorage.setItem(READER_KEY, checkedBy.value);
     book.replaceKitchen(changed);
     if (packOf(changed, food.value.id)?.isConfirmed) prompts.packFoodId = null;
     else isConfirming.value = true;

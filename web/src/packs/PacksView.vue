@@ -10,33 +10,30 @@ import SheetDisagreements from '../ui/SheetDisagreements.vue';
 import { server } from '../api/client';
 import { saidBy, type PackSays } from './pack-answers';
 import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
 import { usePrompts } from '../state/prompts';
+import { useReader } from '../state/reader';
 import { todayIn } from '../state/today';
 
-const READER_KEY = 'hand-ladle.reader';
 const MOST_SHOWN = 80;
 const book = useBook();
 const prompts = usePrompts();
 const rows = shallowRef<PackToRead[] | null>(null);
 const chosen = ref(new Set<string>());
-const readBy = ref(localStorage.getItem(READER_KEY) ?? '');
+const readBy = useReader();
 const hasRead = ref(false);
 const problem = ref('');
 const done = ref('');
 const refused = shallowRef<{ foodId: string; message: string }[]>([]);
 const isSaving = ref(false);
 
-async function load(): Promise<void> {
+const { problem: unread, again: load } = useFirstRead(async () => {
   if (!book.kitchen) return;
-  try {
-    rows.value = await server.packsToRead(book.kitchen.id);
-    const waiting = new Set(waitingRows.value.map(({ foodId }) => foodId));
-    chosen.value = new Set([...chosen.value].filter((id) => waiting.has(id)));
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
-onMounted(() => book.ready().catch((error: Error) => (problem.value = error.message)));
+  rows.value = await server.packsToRead(book.kitchen.id);
+  const waiting = new Set(waitingRows.value.map(({ foodId }) => foodId));
+  chosen.value = new Set([...chosen.value].filter((id) => waiting.has(id)));
+});
+onMounted(() => book.ready());
 // A pack that was recorded or confirmed anywhere changes the order.
 watch(() => book.kitchen, load, { immediate: true });
 
@@ -97,7 +94,6 @@ async function confirm(): Promise<void> {
       checkedBy: readBy.value.trim(),
       checkedOn: todayIn(book.kitchen),
     });
-    localStorage.setItem(READER_KEY, readBy.value.trim());
     const count = answer.confirmed.length;
     done.value = `${count} ${count === 1 ? 'pack is' : 'packs are'} confirmed, read by ${readBy.value.trim()}.`;
     refused.value = answer.refused;
@@ -123,7 +119,7 @@ async function confirm(): Promise<void> {
     <p class="soft lead">
       What stands at “check” because nobody has read its pack: first those that settle the most dishes.
     </p>
-    <p v-if="rows === null" class="soft" role="status">{{ problem || 'Looking through the book …' }}</p>
+    <p v-if="rows === null" class="soft" role="status">{{ unread || 'Looking through the book …' }}</p>
     <p v-else-if="rows.length === 0" class="plate">
       Every pack that a dish of this kitchen uses has been read.
       <RouterLink to="/">To the dishes</RouterLink>

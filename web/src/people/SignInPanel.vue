@@ -13,8 +13,13 @@ const isWorking = ref(false);
 /** The browser's own dialog: it keeps the focus, closes on Escape, and adds no second banner to the page. */
 const panel = ref<HTMLDialogElement | null>(null);
 function show(): void {
-  if (session.isAsked && !panel.value?.open) panel.value?.showModal();
-  else if (!session.isAsked) panel.value?.close();
+  if (session.isAsked && !panel.value?.open) {
+    // Whoever signed in here before is not whoever signs in now.
+    login.value = '';
+    password.value = '';
+    problem.value = '';
+    panel.value?.showModal();
+  } else if (!session.isAsked) panel.value?.close();
 }
 onMounted(show);
 watch(() => session.isAsked, show);

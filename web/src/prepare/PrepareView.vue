@@ -5,6 +5,7 @@ import { gramsText, type ComponentBatch, type Digest } from '@hand-ladle/core';
 import ComponentPlate from '../ui/ComponentPlate.vue';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
 
 const book = useBook();
 const dishes = shallowRef<Digest[]>([]);
@@ -13,17 +14,13 @@ const problem = ref('');
 const KEY = 'hand-ladle.prepare';
 const chosen = ref<string[]>(JSON.parse(localStorage.getItem(KEY) ?? '[]') as string[]);
 
-async function load(): Promise<void> {
-  try {
-    await book.ready();
-    const all = await server.digests(book.kitchen!.id);
-    dishes.value = all.filter(({ isComponent }) => !isComponent);
-    const known = new Set(dishes.value.map(({ id }) => id));
-    chosen.value = chosen.value.filter((id) => known.has(id));
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
+const { problem: unread, again: load } = useFirstRead(async () => {
+  await book.ready();
+  const all = await server.digests(book.kitchen!.id);
+  dishes.value = all.filter(({ isComponent }) => !isComponent);
+  const known = new Set(dishes.value.map(({ id }) => id));
+  chosen.value = chosen.value.filter((id) => known.has(id));
+});
 onMounted(load);
 
 let asked = 0;
@@ -56,7 +53,7 @@ const inOrderOfMaking = computed(() => [...(demand.value ?? [])].reverse());
     <section class="plate dishes">
       <h1>What is cooked</h1>
       <p class="soft">Each dish at the batch it was left at.</p>
-      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <p v-if="problem || unread" class="wrong" role="alert">{{ problem || unread }}</p>
       <ul>
         <li v-for="dish in dishes" :key="dish.id">
           <label>

@@ -91,6 +91,8 @@ export const useBench = defineStore('bench', () => {
 
   /** The batch a dish is opened with where it was never made for one. */
   let home: Target | null = null;
+  /** Counts the dishes asked for: only the last one is shown. */
+  let opened = 0;
   const stateOf = ({ recipe: kept, target: made, vesselIds: asked }: SavedRecipe): State => ({
     recipe: kept,
     target: made ?? home!,
@@ -99,6 +101,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Opens a dish; throws a `ServerError` when it is not in the book. */
   async function open(id: string): Promise<void> {
+    const mine = ++opened;
     await saving.flush();
     if (saving.openId.value !== id) {
       saving.close();
@@ -106,7 +109,10 @@ export const useBench = defineStore('bench', () => {
     }
     await book.ready();
     const saved = await server.recipe(id);
-    home = await ask('homeTarget', { recipe: saved.recipe, kitchen: book.kitchen! });
+    const made = await ask('homeTarget', { recipe: saved.recipe, kitchen: book.kitchen! });
+    // Another dish was asked for meanwhile: it is that one which is shown.
+    if (mine !== opened) return;
+    home = made;
     offers.value = [];
     saving.show(saved);
   }

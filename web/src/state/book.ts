@@ -1,9 +1,11 @@
 /** What the app knows before any dish is open: the larder, the kitchens, the components. */
 import { computed, ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { useLocalStorage } from '@vueuse/core';
 import type { Food, Kitchen, Recipe, SwapEntry } from '@hand-ladle/core';
-import { server } from '../api/client';
+import { server, type ServerError } from '../api/client';
 import { ask } from '../worker/client';
+import { awayWords, TRY_AGAIN_MS } from './first-read';
 
 const KITCHEN_KEY = 'hand-ladle.kitchen';
 
@@ -12,7 +14,7 @@ export const useBook = defineStore('book', () => {
   const swaps = shallowRef<SwapEntry[]>([]);
   const components = shallowRef<Recipe[]>([]);
   const kitchens = shallowRef<Kitchen[]>([]);
-  const kitchenId = ref(localStorage.getItem(KITCHEN_KEY) ?? '');
+  const kitchenId = useLocalStorage(KITCHEN_KEY, '');
   /** Why the app cannot start, in a sentence; empty when it can. */
   const problem = ref('');
   const isReady = ref(false);
@@ -47,14 +49,23 @@ export const useBook = defineStore('book', () => {
   const tellWorker = () =>
     ask('book', { foods: foods.value, swaps: swaps.value, components: components.value });
 
-  /** Loads once; a failed load can be tried again. */
+  /** Loads once. What fails is said, and tried again until it goes: whoever waits for it waits on. */
   function ready(): Promise<void> {
-    loading ??= load().catch((error: Error) => {
-      loading = null;
-      problem.value = error.message;
-      throw error;
-    });
+    loading ??= tryUntilRead();
     return loading;
+  }
+
+  async function tryUntilRead(): Promise<void> {
+    for (;;) {
+      try {
+        await load();
+        problem.value = '';
+        return;
+      } catch (error) {
+        problem.value = awayWords(error as ServerError) ?? (error as Error).message;
+        await new Promise((done) => setTimeout(done, TRY_AGAIN_MS));
+      }
+    }
   }
 
   /** Reads the larder anew after foods changed. */
@@ -81,7 +92,6 @@ export const useBook = defineStore('book', () => {
 
   function chooseKitchen(id: string): void {
     kitchenId.value = id;
-    localStorage.setItem(KITCHEN_KEY, id);
   }
 
   function replaceKitchen(changed: Kitchen): void {

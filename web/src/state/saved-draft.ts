@@ -74,6 +74,9 @@ class Saving<Draft, Saved> {
     clearTimeout(this.timer);
     this.onWay ??= this.sendOnce().finally(() => {
       this.onWay = null;
+      // What was changed while this save was on its way, or while its answer was taken in, is sent next.
+      if (this.status.value === 'changed') this.sendSoon(this.ways.restMs);
+      else if (this.status.value === 'saved') this.onClean(this);
     });
     return this.onWay;
   }
@@ -89,8 +92,6 @@ class Saving<Draft, Saved> {
       const isLatest = this.draft.value === sent;
       this.status.value = isLatest ? 'saved' : 'changed';
       await this.ways.onKept?.(saved, isLatest);
-      if (isLatest) this.onClean(this);
-      else this.sendSoon(this.ways.restMs);
     } catch (error) {
       this.failed(error as ServerError);
     }

@@ -4,15 +4,15 @@ import { computed, ref } from 'vue';
 import type { SwapEntry } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
+import { useReader } from '../state/reader';
 import { todayIn } from '../state/today';
 
 const props = defineProps<{ entry: SwapEntry }>();
-const RATER_KEY = 'hand-ladle.reader';
 const book = useBook();
 const isAsked = ref(false);
 const taste = ref(80);
 const texture = ref(80);
-const by = ref(localStorage.getItem(RATER_KEY) ?? '');
+const by = useReader();
 const problem = ref('');
 const count = computed(
   () => book.kitchen?.ratings.filter(({ swapId }) => swapId === props.entry.id).length ?? 0,
@@ -24,7 +24,6 @@ async function rate(): Promise<void> {
     return;
   }
   try {
-    localStorage.setItem(RATER_KEY, by.value.trim());
     const rated = await server.rateSwap(book.kitchen!.id, {
       swapId: props.entry.id,
       taste: taste.value / 100,

@@ -22,7 +22,7 @@ const problem = ref('');
 const search = ref('');
 const work = ref('');
 const isWriting = ref(false);
-onMounted(() => book.ready().catch((error: Error) => (problem.value = error.message)));
+onMounted(() => book.ready());
 
 const own = computed(() => new Set(book.kitchen?.swaps.map(({ id }) => id) ?? []));
 const ratings = computed(() => book.kitchen?.ratings ?? []);

@@ -73,7 +73,6 @@ function leave(): void {
     @keydown.up="stepBy($event, 1)"
     @keydown.down="stepBy($event, -1)"
     @keydown.enter="finish"
-    @focus="($event.target as HTMLInputElement).select()"
     @blur="leave"
   />
 </template>

@@ -1,6 +1,6 @@
 /**
  * The shipped type as numbers: how wide a text sets, what size gives a letter height, which letters it has. Written by
- * scripts/type-metrics.mjs from the font that is embedded, so that what is measured is what is printed.
+ * scripts/pictures/type-metrics.mjs from the font that is embedded, so that what is measured is what is printed.
  */
 import metrics from './type-metrics.json';
 

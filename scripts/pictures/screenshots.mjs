@@ -6,10 +6,10 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ensurePackages, ensurePrograms } from './install.mjs';
-import { main } from './say.mjs';
+import { ensurePackages, ensurePrograms } from '../install.mjs';
+import { main } from '../say.mjs';
 
-process.chdir(join(fileURLToPath(import.meta.url), '..', '..'));
+process.chdir(join(fileURLToPath(import.meta.url), '..', '..', '..'));
 const PORT = 4390;
 const DATA = join('.data', 'screenshots');
 const FOLDER = join('docs', 'screenshots');
@@ -173,7 +173,7 @@ await main(async () => {
   ensurePrograms({ chromium: 'chromium' });
   rmSync(DATA, { recursive: true, force: true });
   mkdirSync(FOLDER, { recursive: true });
-  const { launch } = await import('./browser.mjs');
+  const { launch } = await import('../browser.mjs');
   const server = spawn(process.execPath, ['scripts/start.mjs'], {
     env: { ...process.env, PORT: String(PORT), HAND_LADLE_DATA: DATA },
     stdio: ['ignore', 'pipe', 'inherit'],

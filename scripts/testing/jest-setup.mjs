@@ -1,0 +1,6 @@
+/** Before the server's suites: the database they share, where the runner of all tests did not start one already. */
+import { ADDRESS, startTestDatabase } from './database.mjs';
+
+export default async function setup() {
+  if (!process.env[ADDRESS]) globalThis.testDatabase = await startTestDatabase();
+}
