@@ -93,7 +93,7 @@ await main(async () => {
   ensurePrograms({
     mariadbd: 'mariadb-server',
     'mariadb-install-db': 'mariadb-server',
-    chromium: 'chromium',
+    'chromium-headless-shell': 'chromium-headless-shell',
     pdftotext: 'poppler-utils',
     zbarimg: 'zbar-tools',
   });

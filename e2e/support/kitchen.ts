@@ -77,7 +77,7 @@ export async function open(name: string, port: number): Promise<Opened> {
   });
   const folder = mkdtempSync(join(tmpdir(), 'hand-ladle-journey-'));
   let output = '';
-  const main = spawn('node', ['--import', 'tsx', join('server', 'src', 'main.ts')], {
+  const main = spawn('node', ['--enable-source-maps', join('.data', 'tests', 'server.mjs')], {
     cwd: ROOT,
     env: {
       ...process.env,

@@ -170,7 +170,7 @@ await main(async () => {
   if (chosen.length === 0)
     throw new Error(`No such view. There are: ${VIEWS.map(([name]) => name).join(', ')}`);
   ensurePackages();
-  ensurePrograms({ chromium: 'chromium' });
+  ensurePrograms({ 'chromium-headless-shell': 'chromium-headless-shell' });
   rmSync(DATA, { recursive: true, force: true });
   mkdirSync(FOLDER, { recursive: true });
   const { launch } = await import('../browser.mjs');

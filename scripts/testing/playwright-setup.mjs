@@ -1,7 +1,9 @@
-/** Before the journeys: the database they share, where the runner of all tests did not start one already. */
+/** Before the journeys: the server as one file, and the database they share, where nobody started one already. */
 import { ADDRESS, startTestDatabase } from './database.mjs';
+import { bundleServer } from './server-bundle.mjs';
 
 export default async function setup() {
+  await bundleServer();
   if (process.env[ADDRESS]) return;
   const { stop } = await startTestDatabase();
   return stop;
