@@ -244,7 +244,11 @@ test('a drag is one step and is not sent while the hand is on it', async () => {
   await rest(5000);
   expect(sent).toHaveLength(0);
   expect(draft.hasUnsaved()).toBe(true);
+  const dragged = draft.draft.value;
   draft.drop();
+  // What is worked out only once the hand rests is asked for by a draft of its own.
+  expect(draft.draft.value).not.toBe(dragged);
+  expect(draft.draft.value).toEqual(dragged);
   await rest();
   expect(sent[0]!.dish.portions).toBe(8);
   draft.undo();

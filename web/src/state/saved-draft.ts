@@ -186,6 +186,8 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
     const one = open.value;
     if (!dragFrom || !one) return;
     dragFrom = null;
+    // The hand rests: whoever waited for that is told by a draft of its own.
+    one.draft.value = { ...one.draft.value };
     one.history.commit();
     changed(one);
   }

@@ -1,0 +1,163 @@
+/** What is kept and what is not: slow saves, reloads, a server that is away, names of others, and a label that was released. */
+import { expect, type Page } from '@playwright/test';
+import { open, test, type Opened } from '../../support/kitchen';
+
+const POT = '/dishes/barley-leek-white-bean-pot';
+const FLATBREAD = '/dishes/caraway-flatbread';
+
+let kitchen: Opened;
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async () => {
+  kitchen = await open('kept', 4408);
+});
+test.afterAll(() => kitchen.stop());
+
+const portions = (page: Page) => page.getByLabel('Portions', { exact: true });
+
+/** Holds back the saves of an address till the returned act lets them go, one after the other. */
+async function heldSaves(page: Page, path: string): Promise<() => void> {
+  let letGo = (): void => undefined;
+  const gone = new Promise<void>((done) => (letGo = done));
+  await page.route(path, async (route) => {
+    if (route.request().method() === 'PUT') await gone;
+    await route.continue();
+  });
+  return letGo;
+}
+
+test('a save that is answered after another dish was opened loses nothing of either', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  const letGo = await heldSaves(page, '**/api/recipes/barley-leek-white-bean-pot');
+  const isSent = page.waitForRequest((request) => request.method() === 'PUT');
+  await portions(page).fill('71');
+  await portions(page).press('Enter');
+  await isSent;
+  await portions(page).fill('72');
+  await portions(page).press('Enter');
+  await page.getByRole('link', { name: 'Dishes', exact: true }).click();
+  letGo();
+  await page.getByRole('link', { name: 'Caraway flatbread' }).first().click();
+  await portions(page).fill('33');
+  await portions(page).press('Enter');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  const targetOf = async (id: string): Promise<number> =>
+    (
+      (await (await page.request.get(`${kitchen.url}/api/recipes/${id}`)).json()) as {
+        target: { portions: number };
+      }
+    ).target.portions;
+  await expect.poll(() => targetOf('barley-leek-white-bean-pot')).toBe(72);
+  expect(await targetOf('caraway-flatbread')).toBe(33);
+});
+
+test('two quick changes of a kitchen are both kept', async ({ page }) => {
+  await page.goto(`${kitchen.url}/kitchen`);
+  const letGo = await heldSaves(page, '**/api/kitchens/alder-ward');
+  const name = page.getByLabel('Name', { exact: true }).first();
+  const isSent = page.waitForRequest((request) => request.method() === 'PUT');
+  await name.fill('Ward one');
+  await name.press('Tab');
+  await isSent;
+  await name.fill('Ward two');
+  await name.press('Tab');
+  letGo();
+  await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Ward two' })).toBeVisible();
+});
+
+test('an import that runs is found again after a reload', async ({ page }) => {
+  await page.goto(`${kitchen.url}/larder/import`);
+  const rows = Array.from({ length: 60_000 }, (_, index) => `Root ${index},vegetable,1`);
+  const table = ['name,category,protein_g', ...rows].join('\n');
+  await page
+    .getByLabel('Choose a CSV file')
+    .setInputFiles({ name: 'roots.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await page.getByRole('button', { name: 'Try it, change nothing' }).click();
+  await expect(page.getByText('What would come in')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('roots.csv')).toBeVisible();
+  await expect(page.getByText('60,000 rows')).toBeVisible();
+  await expect(page.getByLabel('What protein_g is')).toHaveValue('protein_g');
+  await expect(page.getByText('Nothing has been changed yet.')).toBeVisible();
+});
+
+test('offline, the open dish stays, Back and Forward work, and what cannot be read says so and comes back', async ({
+  page,
+  context,
+}) => {
+  await page.goto(kitchen.url + POT);
+  await expect(portions(page)).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('link', { name: /One portion/ }).click();
+  await expect(page.getByRole('heading', { name: /portion/i }).first()).toBeVisible();
+  await context.setOffline(true);
+  await page.goBack();
+  await expect(portions(page)).toBeVisible();
+  await page.goForward();
+  await expect(page.getByRole('heading', { name: /portion/i }).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Prepare', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+  await context.setOffline(false);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a first read that fails says what is away, not what was saved, and goes on by itself', async ({
+  page,
+}) => {
+  await page.route('**/api/larder', (route) =>
+    route.fulfill({ status: 503, json: { error: { code: 'database-down', message: 'x', details: [] } } }),
+  );
+  await page.goto(`${kitchen.url}/`);
+  await expect(page.getByRole('alert')).toContainText('The database does not answer.');
+  await expect(page.getByRole('alert')).not.toContainText('saved');
+  await page.unroute('**/api/larder');
+  await expect(page.getByText('Caraway flatbread').first()).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('nobody is filled in for another, and a released label is shown as it was released until it is stale', async ({
+  page,
+}) => {
+  await page.goto(`${kitchen.url}/people`);
+  const dialog = page.getByRole('dialog');
+  const signIn = async (): Promise<void> => {
+    await page
+      .getByRole('button', { name: /Sign in/ })
+      .first()
+      .click();
+    await expect(dialog.getByLabel('Name')).toHaveValue('');
+    await expect(dialog.getByLabel('Password')).toHaveValue('');
+    await dialog.getByLabel('Name').fill('wenna');
+    await dialog.getByLabel('Password').fill('ladle-manager-1');
+    await dialog.getByRole('button', { name: 'Sign in' }).click();
+  };
+  await signIn();
+  await page.getByRole('button', { name: 'Wenna Alder: sign out' }).click();
+  await signIn();
+  await page.goto(`${kitchen.url}/larder?food=leek`);
+  await page.getByRole('button', { name: 'Its pack' }).first().click();
+  await expect(dialog.getByLabel('Read by')).toHaveValue('Wenna Alder');
+
+  await page.goto(`${kitchen.url}${FLATBREAD}/label`);
+  const preview = page.getByRole('article', { name: 'Label preview' });
+  await expect(preview).toContainText('DRAFT');
+  await page.getByRole('button', { name: 'Hand it in for checking' }).click();
+  await page.getByRole('button', { name: 'I checked it against the packs' }).click();
+  await page.getByRole('button', { name: /^Release/ }).click();
+  await expect(page.locator('.stage').last()).toContainText('Released');
+  await expect(preview).not.toContainText('DRAFT');
+  await page.goto(kitchen.url + FLATBREAD);
+  await page.getByLabel('Add a line').fill('5 g salt');
+  await page.getByRole('button', { name: 'Add line' }).click();
+  await expect(page.locator('.stage').last()).toContainText('Stale');
+  await page.goto(`${kitchen.url}${FLATBREAD}/label`);
+  await expect(preview).toContainText('DRAFT');
+});
+
+test('the strip says what nobody has checked beside what is named', async ({ page }) => {
+  await page.goto(kitchen.url + POT);
+  const hazards = page.locator('.stage').nth(1);
+  await expect(hazards).toContainText('check celery');
+  await expect(hazards).toContainText('some packs nobody has checked');
+});
