@@ -228,7 +228,7 @@ describe('many in one job', () => {
     };
     const items = [{ releaseId: id, quantity: 6 }];
     const response = await rawAs('cook', 'POST', '/api/label-runs/file/pdf', { items, stock: sheet });
-    const text = await textOf(Buffer.from(await response.arrayBuffer()));
+    const text = textOf(Buffer.from(await response.arrayBuffer()));
     expect(text.match(/Net weight/g)).toHaveLength(6);
     expect(codeOf(await run([{ releaseId: 'none', quantity: 1 }]))).toBe('label-not-found');
     expect(codeOf(await run([{ releaseId: id, quantity: 1001 }]))).toBe('bad-request');
