@@ -22,6 +22,7 @@ import {
   type BatchSheet,
   type Book,
   type ComponentBatch,
+  type Digest,
   type Finding,
   type FreeFromPolicy,
   type Kitchen,
@@ -269,28 +270,6 @@ function parsedDish(text: string, offset: number, book: Book, kitchen: Kitchen) 
   });
   const { name, portions, portionGrams, steps, notes, findings } = reading;
   return { name, portions, portionGrams, lines, steps, notes, mentions, findings };
-}
-
-/** What the list of dishes says of each: the worksheet in a line. */
-export interface Digest {
-  id: string;
-  name: string;
-  isComponent: boolean;
-  parentId: string | null;
-  freeFrom: readonly string[];
-  portions: number;
-  portionGrams: number;
-  finishedGrams: number;
-  contains: string[];
-  mayContain: string[];
-  check: string[];
-  /** Some allergens are open only because nobody has read a pack. */
-  isUnchecked: boolean;
-  openCount: number;
-  energyKcal: number;
-  isEnergyComplete: boolean;
-  /** Products whose statement changed and waits for a yes: the dish is unchecked till then. */
-  changedProducts: string[];
 }
 
 /** Every recipe of the book with its worksheet in a kitchen, at the batch it was left at. */
