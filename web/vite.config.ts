@@ -12,24 +12,5 @@ export default defineConfig({
   ...(api
     ? { server: { proxy: { '/api': { target: api, changeOrigin: true, headers: { origin: api } } } } }
     : {}),
-  build: {
-    outDir: 'dist',
-    emptyOutDir: true,
-    target: 'es2022',
-    rolldownOptions: {
-      output: {
-        // What every page leans on is one file, all pages but the first are another: a page load asks for ten files, not a hundred.
-        codeSplitting: {
-          groups: [
-            {
-              name: 'base',
-              test: /node_modules\/(?!plotly)|core\/src\/|web\/src\/(?:api|worker|state|ui|dishes)\//,
-              priority: 2,
-            },
-            { name: 'pages', test: /web\/src\/(?!app\/|devices\/)[a-z-]+\//, priority: 1 },
-          ],
-        },
-      },
-    },
-  },
+  build: { outDir: 'dist', emptyOutDir: true, target: 'es2022' },
 });

@@ -129,7 +129,9 @@ export {
 } from './kitchen';
 export {
   type AllergenFlag,
+  answersAfter,
   answersOf,
+  askedOfPack,
   clearEvidence,
   containedIn,
   contradictionsOf,
@@ -138,6 +140,7 @@ export {
   flagsOf,
   foodTraces,
   isDoubtfulMark,
+  isLeftOpen,
   readMark,
   readStatement,
   sheetAnswers,

@@ -12,13 +12,15 @@ import {
   worksheet,
   type Worksheet,
 } from '@hand-ladle/core';
+import { frozen } from './frozen';
 
-export const foods = loadFoods();
-export const swaps = loadSwaps();
-export const demo = loadDemoRecipes(foods);
+// Frozen: a test that a change in place goes unnoticed in, because something was kept by identity, fails where it changes.
+export const foods = frozen(loadFoods());
+export const swaps = frozen(loadSwaps());
+export const demo = frozen(loadDemoRecipes(foods));
 export const components = demo.filter(({ recipe }) => recipe.isComponent).map(({ recipe }) => recipe);
 export const book: Book = bookOf(foodSet(foods, components), components, swaps);
-const [wardAsIs, school, cafe] = loadKitchens() as [Kitchen, Kitchen, Kitchen];
+const [wardAsIs, school, cafe] = frozen(loadKitchens()) as [Kitchen, Kitchen, Kitchen];
 export { wardAsIs, school, cafe };
 /** The ward's kitchen with equipment of its own, so that a recipe without steps has nothing to be asked about it. */
 export const ward: Kitchen = { ...wardAsIs, shared: [] };

@@ -22,6 +22,7 @@ export {
   sheetAnswers,
   sheetColumnOf,
 } from './matrix';
+export { answersAfter, askedOfPack, isLeftOpen } from './pack-reading';
 export { animalStateOf, clearEvidence, containedIn, type Evidence, foodTraces } from './standing';
 export { DISH_NAMES, readStatement, type StatementReading } from './statement';
 export { trapWords } from './traps';

@@ -148,6 +148,7 @@ test('the first screen loads less than 300 kB of script, compressed, and no char
     bytes += gzipSync(await response.body()).length;
   });
   await page.goto(kitchen.url);
+  await expect(page.getByText('Caraway flatbread').first()).toBeVisible();
   await page.waitForLoadState('networkidle');
   expect(names.length).toBeGreaterThan(0);
   expect(bytes).toBeLessThan(300_000);

@@ -86,9 +86,11 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   page,
   context,
 }) => {
-  await page.goto(kitchen.url + POT);
+  await page.goto(`${kitchen.url}/prepare`);
+  await expect(page.getByRole('heading', { name: 'What is cooked' })).toBeVisible();
+  await page.getByRole('link', { name: 'Dishes', exact: true }).click();
+  await page.getByRole('link', { name: 'Barley, leek and white bean pot' }).first().click();
   await expect(portions(page)).toBeVisible();
-  await page.waitForLoadState('networkidle');
   await page.getByRole('link', { name: /One portion/ }).click();
   await expect(page.getByRole('heading', { name: /portion/i }).first()).toBeVisible();
   await context.setOffline(true);
@@ -98,7 +100,12 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   await expect(page.getByRole('heading', { name: /portion/i }).first()).toBeVisible();
   await page.getByRole('link', { name: 'Prepare', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+  // A page that was never opened has no code here yet: that is said too, and the way on is kept.
+  await page.getByRole('link', { name: 'Kitchen', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be fetched' })).toBeVisible();
   await context.setOffline(false);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 

@@ -1,5 +1,5 @@
 /** The app's addresses, in the order of the work: the book, taking a dish in, the bench and its stages. */
-import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
+import { createRouter, createWebHistory } from 'vue-router';
 import DishesView from '../dishes/DishesView.vue';
 
 export const router = createRouter({
@@ -114,18 +114,4 @@ export const router = createRouter({
 
 router.afterEach((to) => {
   document.title = to.meta['title'] ? `${String(to.meta['title'])} | Hand Ladle` : 'Hand Ladle';
-});
-
-/** Fetches every page of the app once the first one stands, so that going back and forth needs no server. */
-async function fetchPages(routes: readonly RouteRecordRaw[]): Promise<void> {
-  for (const { component, children } of routes) {
-    // A page that is fetched later is a function without a name; one that cannot be now is fetched when it is opened.
-    if (typeof component === 'function') await (component as () => Promise<unknown>)().catch(() => undefined);
-    if (children) await fetchPages(children);
-  }
-}
-
-void router.isReady().then(() => {
-  const whenIdle = window.requestIdleCallback ?? ((then: () => void) => setTimeout(then, 1000));
-  whenIdle(() => void fetchPages(router.options.routes));
 });

@@ -10,11 +10,13 @@ import {
   packOf,
   readStatement,
   SUBSTANCE_NAMES,
-  SUBSTANCES,
   type Pack,
   type PackAnswer,
   type Substance,
   typedFigure,
+  answersAfter,
+  askedOfPack,
+  isLeftOpen,
 } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../state/book';
@@ -56,24 +58,13 @@ const isSaving = ref(false);
 const isConfirming = ref(false);
 
 const reading = computed(() => readStatement(statement.value));
-/** What the food is made of whatever the brand: it stays, so it is shown and not asked. */
-const inherent = computed(() => SUBSTANCES.filter((each) => food.value?.allergens[each] === 'contains'));
+const asking = computed(() =>
+  askedOfPack(reading.value, food.value ?? { allergens: {} }, known.value?.allergens ?? {}),
+);
 const wordsFor = (each: Substance): string =>
   reading.value.mentions.find(({ substance }) => substance === each)?.words ?? '';
-/** The statement leaves it open: it stays to be checked until the supplier was asked. */
-const isAsked = (each: Substance): boolean =>
-  reading.value.mentions.some(({ substance, status }) => substance === each && status === 'check');
+const isAsked = (each: Substance): boolean => isLeftOpen(reading.value, each);
 const isLikely = (each: Substance): boolean => food.value?.allergens[each] !== undefined;
-const isAskedFor = (each: Substance): boolean =>
-  wordsFor(each) !== '' || isLikely(each) || known.value?.allergens[each] !== undefined;
-/** What the statement names, the food is likely to hold, or an earlier reading speaks of: these are asked for. */
-const askedFor = computed(() =>
-  SUBSTANCES.filter((each) => !inherent.value.includes(each) && isAskedFor(each)),
-);
-/** The rest stands at “not named” and is there for whoever finds it on the pack. */
-const others = computed(() =>
-  SUBSTANCES.filter((each) => !inherent.value.includes(each) && !isAskedFor(each)),
-);
 const isOpenAnswer = (each: Substance): boolean => isAsked(each) || says.value[each] === 'check';
 
 const cell = (value: number | null | undefined): string => (value == null ? '' : String(value));
@@ -124,14 +115,7 @@ function say(substance: Substance, what: string): void {
 
 /** What the statement names is filled in; what the person set stays. */
 function takeReading(): void {
-  const next = { ...says.value };
-  for (const each of SUBSTANCES) {
-    if (byHand.value.has(each)) continue;
-    const mention = reading.value.mentions.find(({ substance }) => substance === each);
-    if (mention && mention.status !== 'check') next[each] = mention.status;
-    else if (!mention) delete next[each];
-  }
-  says.value = next;
+  says.value = answersAfter(reading.value, says.value, byHand.value);
   if (reading.value.animal?.state === 'animal') animal.value = 'animal';
 }
 
@@ -226,14 +210,14 @@ async function withdraw(): Promise<void> {
       <StatementRead v-if="statement.trim() !== ''" :reading="reading" />
       <fieldset>
         <legend>What the pack says of each: correct what was read</legend>
-        <p v-if="inherent.length > 0">
+        <p v-if="asking.inherent.length > 0">
           Made of it, whatever the brand:
-          <span v-for="each in inherent" :key="each" class="hazard contains">{{
+          <span v-for="each in asking.inherent" :key="each" class="hazard contains">{{
             SUBSTANCE_NAMES[each]
           }}</span>
         </p>
-        <div v-if="askedFor.length > 0" class="asked">
-          <label v-for="each in askedFor" :key="each" class="likely">
+        <div v-if="asking.asked.length > 0" class="asked">
+          <label v-for="each in asking.asked" :key="each" class="likely">
             <span
               >{{ SUBSTANCE_NAMES[each] }}<em v-if="wordsFor(each)"> {{ wordsFor(each) }}</em
               ><em v-else-if="isLikely(each)"> likely</em></span
@@ -255,9 +239,9 @@ async function withdraw(): Promise<void> {
           Nothing yet: paste the ingredients above, and what they name is asked for here.
         </p>
         <details class="others">
-          <summary>Everything else stands at “not named” ({{ others.length }})</summary>
+          <summary>Everything else stands at “not named” ({{ asking.others.length }})</summary>
           <div class="asked">
-            <label v-for="each in others" :key="each">
+            <label v-for="each in asking.others" :key="each">
               <span>{{ SUBSTANCE_NAMES[each] }}</span>
               <select
                 :value="says[each] ?? ''"
