@@ -1,6 +1,6 @@
 /**
- * Debian's Chromium without its own windows (the whole browser draws a toolbar for every page it opens, which took two thirds of
- * the time of the journeys), quiet: as root it needs no sandbox, and without these flags it calls home at every start.
+ * Debian's Chromium without its own windows (the whole browser draws a toolbar for every page it opens, which took a quarter of
+ * the time of the journeys measured), quiet: as root it needs no sandbox, and without these flags it calls home at every start.
  */
 import { chromium } from '@playwright/test';
 
