@@ -1,5 +1,5 @@
 /**
- * The random tests on a fresh seed and with ten times the cases. A seed that finds a fault is kept in
+ * The random tests on a fresh seed and with twenty times the cases. A seed that finds a fault is kept in
  * testing/cases/found-seeds.txt, and `npm test` draws from it too from then on.
  */
 import { spawnSync } from 'node:child_process';
@@ -9,8 +9,8 @@ import { join } from 'node:path';
 import { FOUND_SEEDS, RANDOM_SUITES } from '../seed.mjs';
 
 const seed = randomInt(1, 2 ** 31 - 1);
-console.log(`Random tests on the fresh seed ${seed}, ten times the cases`);
-const env = { ...process.env, HAND_LADLE_SEED: String(seed), HAND_LADLE_MORE: '10' };
+console.log(`Random tests on the fresh seed ${seed}, twenty times the cases`);
+const env = { ...process.env, HAND_LADLE_SEED: String(seed), HAND_LADLE_MORE: '20' };
 const jest = spawnSync(join('node_modules', '.bin', 'jest'), ['--testPathPatterns', RANDOM_SUITES], {
   stdio: 'inherit',
   env,

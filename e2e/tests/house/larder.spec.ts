@@ -6,7 +6,6 @@ import { open, test, type Opened } from '../../support/kitchen';
 let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
-  test.setTimeout(120_000);
   kitchen = await open('larder', 4328);
 });
 test.afterAll(() => kitchen.stop());

@@ -6,6 +6,8 @@ import { expect, test, type APIRequestContext } from '@playwright/test';
 import { folderOf, start, startAndWait } from '../../support/kitchen';
 
 const PORT = 4392;
+/** One folder for all of it: each start after the first finds what the one before left, as at a user's. */
+const FOLDER = 'started';
 const RECIPE = 'caraway-flatbread';
 
 interface Saved {
@@ -46,8 +48,7 @@ async function saveUntilGone(request: APIRequestContext, url: string, first: Sav
 test('a kill -9 of server and database between any two saves loses nothing that was acknowledged', async ({
   request,
 }) => {
-  test.setTimeout(180_000);
-  let kitchen = await start('killed', PORT);
+  let kitchen = await start(FOLDER, PORT);
   for (const after of [150, 420, 900]) {
     const before = await load(request, kitchen.url);
     const saving = saveUntilGone(request, kitchen.url, before);
@@ -55,7 +56,7 @@ test('a kill -9 of server and database between any two saves loses nothing that 
     await kitchen.kill();
     const acknowledged = await saving;
     expect(acknowledged.version).toBeGreaterThan(before.version);
-    kitchen = await start('killed', PORT, false);
+    kitchen = await start(FOLDER, PORT, false);
     const kept = await load(request, kitchen.url);
     // A save that was under way may have gone through as well; it is then whole, and one further.
     expect([acknowledged.version, acknowledged.version + 1]).toContain(kept.version);
@@ -69,18 +70,17 @@ test('a kill -9 of server and database between any two saves loses nothing that 
 test('a start that was killed alone leaves a server and a database behind: the next start takes their place', async ({
   request,
 }) => {
-  test.setTimeout(120_000);
-  const first = await start('orphan', PORT);
+  const first = await start(FOLDER, PORT, false);
   const saved = await load(request, first.url);
   await first.killStartOnly();
-  const second = await start('orphan', PORT, false);
+  const second = await start(FOLDER, PORT, false);
   expect(await load(request, second.url)).toEqual(saved);
   await second.stop();
-  expect(runningIn(folderOf('orphan'))).toEqual([]);
+  expect(runningIn(folderOf(FOLDER))).toEqual([]);
 });
 
 test('everything listens on loopback only, and Ctrl-C ends everything', async () => {
-  const kitchen = await start('loopback', PORT);
+  const kitchen = await start(FOLDER, PORT, false);
   const listening = execFileSync('sh', ['-c', 'cat /proc/net/tcp | awk \'$4 == "0A" {print $2}\''], {
     encoding: 'utf8',
   });
@@ -108,8 +108,8 @@ test('a taken port, a port that is none and a second start are each told in one 
   blocker.close();
   const none = await startAndWait({ PORT: 'kitchen', HAND_LADLE_DATA: folderOf('taken') });
   expect(none.output.trim()).toBe('PORT must be a number from 1 to 65535, not "kitchen".');
-  const first = await start('twice', PORT);
-  const second = await startAndWait({ PORT: '4394', HAND_LADLE_DATA: folderOf('twice') });
+  const first = await start(FOLDER, PORT, false);
+  const second = await startAndWait({ PORT: '4394', HAND_LADLE_DATA: folderOf(FOLDER) });
   expect(second.output).toMatch(
     /^Another start is running \(process \d+\) at http:\/\/127\.0\.0\.1:4392\. Use that one, or stop it with: kill \d+/,
   );
