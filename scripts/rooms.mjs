@@ -5,6 +5,7 @@
 export const ROOMS = {
   'core/src': [
     'quantity',
+    'schedule',
     'finding',
     'food',
     'kitchen',
@@ -30,6 +31,7 @@ export const ROOMS = {
     'paper/sheets',
     'paper',
     'exchange',
+    'service',
   ],
   'server/src': [
     'http',

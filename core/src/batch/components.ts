@@ -1,5 +1,5 @@
 /** Components a batch leans on: one demand for each, however many lines and other components ask for it. */
-import type { Composed } from '../dish';
+import { componentKey, type Composed } from '../dish';
 import type { Kitchen } from '../kitchen';
 import { roundToDecimals } from '../quantity';
 import { type Batch, factorFor, planBatch } from './batch';
@@ -14,6 +14,8 @@ export interface Asking {
 }
 
 export interface ComponentBatch {
+  /** The component as it is made here: where a swap reaches into it, another than the plain one. */
+  key: string;
   componentId: string;
   name: string;
   askedBy: Asking[];
@@ -41,6 +43,12 @@ export function madeFor(neededGrams: number): number {
   return Math.ceil(roundToDecimals(neededGrams / step, 6)) * step;
 }
 
+/** "Seeded crumb", and what stands in it instead where a swap reached it. */
+function nameHere({ recipe, lines }: Composed): string {
+  const swapped = lines.flatMap(({ swap, food }) => (swap && food ? [food.name.toLowerCase()] : []));
+  return swapped.length === 0 ? recipe.name : `${recipe.name} with ${swapped.join(' and ')}`;
+}
+
 /** A dish with its batch, which asks for components. */
 export interface Asker {
   composed: Composed;
@@ -63,8 +71,8 @@ function inOrderOfUse(askers: readonly Composed[]): Composed[] {
   const deepest = new Map<string, { composed: Composed; depth: number }>();
   const visit = (composed: Composed, depth: number): void => {
     for (const { inner } of composed.lines) {
-      if (!inner || (deepest.get(inner.recipe.id)?.depth ?? -1) >= depth) continue;
-      deepest.set(inner.recipe.id, { composed: inner, depth });
+      if (!inner || (deepest.get(componentKey(inner))?.depth ?? -1) >= depth) continue;
+      deepest.set(componentKey(inner), { composed: inner, depth });
       visit(inner, depth + 1);
     }
   };
@@ -83,8 +91,9 @@ export function planComponents(
     const { name } = composed.recipe;
     for (const { inner, weight, follows } of composed.lines) {
       if (!inner || !weight) continue;
-      const need = needs.get(inner.recipe.id) ?? { composed: inner, askedBy: [] };
-      needs.set(inner.recipe.id, need);
+      const key = componentKey(inner);
+      const need = needs.get(key) ?? { composed: inner, askedBy: [] };
+      needs.set(key, need);
       const grams = weight.grams * factorFor(follows, batch);
       const known = need.askedBy.find((each) => each.name === name);
       if (known) known.grams += grams;
@@ -93,8 +102,8 @@ export function planComponents(
   };
   for (const asker of askers) ask(asker);
   const planned: PlannedComponent[] = [];
-  for (const { recipe } of inOrderOfUse(askers.map(({ composed }) => composed))) {
-    const need = needs.get(recipe.id);
+  for (const used of inOrderOfUse(askers.map(({ composed }) => composed))) {
+    const need = needs.get(componentKey(used));
     if (!need) continue;
     const neededGrams = need.askedBy.reduce((sum, { grams }) => sum + grams, 0);
     const madeGrams = neededGrams > 0 ? madeFor(neededGrams) : 0;
@@ -114,8 +123,9 @@ export function componentBatch(
   const { composed, batch, neededGrams, madeGrams, askedBy } = planned;
   const scope = scopeOf(composed, batch, kitchen, components, false);
   return {
+    key: componentKey(composed),
     componentId: composed.recipe.id,
-    name: composed.recipe.name,
+    name: nameHere(composed),
     askedBy,
     neededGrams,
     madeGrams,

@@ -1,5 +1,5 @@
 /** Several dishes made together: one demand for each component they share. */
-import { compose } from '../dish';
+import { componentKey, compose } from '../dish';
 import type { Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
 import { planBatch } from './batch';
@@ -23,8 +23,8 @@ export function componentDemand(
     const composed = compose(recipe, book, kitchen);
     return { composed, batch: planBatch(composed, target, kitchen, vesselIds) };
   });
-  // Dishes compose each component for themselves; the demand is gathered by its id.
+  // Dishes compose each component for themselves; the demand is gathered by what it is made of.
   const planned = planComponents(askers, kitchen, []);
-  const batches = new Map(planned.map((each) => [each.composed.recipe.id, each.batch]));
+  const batches = new Map(planned.map((each) => [componentKey(each.composed), each.batch]));
   return planned.map((each) => componentBatch(each, kitchen, batches));
 }

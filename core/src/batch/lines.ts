@@ -1,6 +1,6 @@
 /** Lines of the worksheet: what goes on the scale for the batch, load by load. */
 import { touches, type Trace } from '../allergen';
-import { type Composed, type ComposedLine, type Follows, LIQUOR_ID } from '../dish';
+import { componentKey, type Composed, type ComposedLine, type Follows, LIQUOR_ID } from '../dish';
 import type { Finding } from '../finding';
 import {
   allergensOf,
@@ -122,7 +122,7 @@ export interface LineScope {
   isHeldBack: boolean;
   /** Whether components are opened under their lines. */
   isOpened: boolean;
-  /** Batches of the components by id, so that what is opened in a line is what is made. */
+  /** Batches of the components by key, so that what is opened in a line is what is made. */
   components: ReadonlyMap<string, Batch>;
 }
 
@@ -173,7 +173,7 @@ function stageOf(
 /** Lines of a component at the size one line needs it, without loads of their own. */
 function childLines(line: ComposedLine, grams: number | null, scale: LineScope): WorksheetLine[] {
   const { inner } = line;
-  const batch = inner ? scale.components.get(inner.recipe.id) : undefined;
+  const batch = inner ? scale.components.get(componentKey(inner)) : undefined;
   if (!inner || !batch || grams === null || !(batch.finishedGrams > 0)) return NO_LINES;
   const part = grams / batch.finishedGrams;
   const whole = scopeOf(inner, batch, scale.kitchen, scale.components, true);

@@ -58,3 +58,10 @@ export interface Composed {
   statement: StatementItem[];
   findings: Finding[];
 }
+
+/**
+ * What a component is made of, as a key: two dishes share a batch of it only where a swap changes it for neither or for both.
+ * A batch shared by name alone would put into the free-from dish what the other one asked for.
+ */
+export const componentKey = ({ recipe, lines }: Composed): string =>
+  `${recipe.id}(${lines.map(({ food, inner }) => (inner ? componentKey(inner) : (food?.id ?? '?'))).join()})`;

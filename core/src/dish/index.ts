@@ -1,6 +1,6 @@
 /** What a recipe means in a kitchen: composed at home size, components opened. */
 export { beforeLoss, compose, foodFollows } from './compose';
-export type { Composed, ComposedLine } from './composed';
+export { componentKey, type Composed, type ComposedLine } from './composed';
 export { type Narrowing, narrowings, type Range, rangeOfFigure, type RangeScope } from './ranges';
 export {
   type Follows,

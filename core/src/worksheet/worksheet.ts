@@ -39,6 +39,7 @@ import {
   withShares,
 } from '../declaration';
 import {
+  componentKey,
   compose,
   type Composed,
   foodFollows,
@@ -344,7 +345,7 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
   const composed = compose(recipe, book, kitchen);
   const batch = planBatch(composed, target, kitchen, vesselIds);
   const planned = planComponents([{ composed, batch }], kitchen, vesselIds);
-  const components = new Map(planned.map((each) => [each.composed.recipe.id, each.batch]));
+  const components = new Map(planned.map((each) => [componentKey(each.composed), each.batch]));
   const scope = scopeOf(composed, batch, kitchen, components, true);
   const lines = composed.lines.map((line) => worksheetLine(line, scope));
   const nutrition = nutritionOf(composed, batch, book, kitchen);

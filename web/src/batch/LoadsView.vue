@@ -164,7 +164,7 @@ const holdsOf = (stage: StageView): string =>
       </table>
     </section>
 
-    <ComponentPlate v-for="part in sheet.components" :key="part.componentId" :part="part" />
+    <ComponentPlate v-for="part in sheet.components" :key="part.key" :part="part" />
   </div>
 </template>
 

@@ -69,7 +69,7 @@ const inOrderOfMaking = computed(() => [...(demand.value ?? [])].reverse());
         Tick the dishes you cook, and what they share is worked out as one demand.
       </p>
       <p v-else-if="demand?.length === 0" class="plate soft">These dishes use no components.</p>
-      <ComponentPlate v-for="part in inOrderOfMaking" :key="part.componentId" :part="part" />
+      <ComponentPlate v-for="part in inOrderOfMaking" :key="part.key" :part="part" />
     </section>
   </div>
 </template>

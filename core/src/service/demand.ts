@@ -1,0 +1,138 @@
+/**
+ * What has to be had for a service: every food of every version and component, each component made once for all. Sums of the
+ * worksheets and nothing else; rounding is left to who weighs and who buys.
+ */
+import { componentDemand, type ComponentBatch, type WorksheetLine } from '../batch';
+import type { Food } from '../food';
+import { type Kitchen, packOf, priceOf } from '../kitchen';
+import type { DishVersion, EatenDish, ServiceGround } from './eaters';
+import { type Place, placeOf } from './places';
+
+/** Packs to buy of a food, where a pack is on record. */
+export interface PacksToBuy {
+  productName: string;
+  supplier: string;
+  count: number;
+  netGrams: number;
+  /** What is left over of whole packs, grams as purchased. */
+  surplusGrams: number;
+  /** The packs' price; null where nobody noted it. */
+  price: number | null;
+}
+
+export interface DemandLine {
+  foodId: string;
+  name: string;
+  /** Edible grams. */
+  grams: number;
+  asPurchasedGrams: number;
+  place: Place;
+  packs: PacksToBuy | null;
+  /** What this much of it costs, in the kitchen's own money; null where nobody can say. Never nothing by default. */
+  price: number | null;
+  /** A price class of the reference, not a pack's price. */
+  isPriceGuessed: boolean;
+  /** Names of the dishes and components that ask for it. */
+  askedBy: string[];
+}
+
+/** A line that no food stands for, or whose weight nobody knows: it is in no sum. */
+export interface UnknownDemand {
+  text: string;
+  in: string;
+}
+
+export interface Demand {
+  lines: DemandLine[];
+  components: ComponentBatch[];
+  unknown: UnknownDemand[];
+  /** Of all lines with a price; the names of those without stand beside it. */
+  price: number;
+  unpriced: string[];
+  /** Portions made, those above the heads too. */
+  portions: number;
+  pricePerPortion: number | null;
+}
+
+interface Gathered {
+  food: Food;
+  grams: number;
+  purchased: number;
+  askedBy: Set<string>;
+}
+
+/** Whole packs for a weight as purchased; null where no pack or no net weight is on record. */
+function packsFor(food: Food, purchasedGrams: number, kitchen: Kitchen): PacksToBuy | null {
+  const pack = packOf(kitchen, food.id);
+  if (!pack?.netGrams || !(purchasedGrams > 0)) return null;
+  // A millionth of a pack is not another pack.
+  const count = Math.ceil(purchasedGrams / pack.netGrams - 1e-6);
+  return {
+    productName: pack.productName,
+    supplier: pack.supplier,
+    count,
+    netGrams: pack.netGrams,
+    surplusGrams: Math.max(0, count * pack.netGrams - purchasedGrams),
+    price: pack.price === null ? null : count * pack.price,
+  };
+}
+
+function demandLine({ food, grams, purchased, askedBy }: Gathered, kitchen: Kitchen): DemandLine {
+  const price = priceOf(food, kitchen);
+  return {
+    foodId: food.id,
+    name: food.name,
+    grams,
+    asPurchasedGrams: purchased,
+    place: placeOf(food),
+    packs: packsFor(food, purchased, kitchen),
+    price: price && price.perGram * grams,
+    isPriceGuessed: price?.origin === 'convention' && food.category !== 'water',
+    askedBy: [...askedBy].sort(),
+  };
+}
+
+/** What the versions of a service need together. */
+export function demandOf(eaten: readonly EatenDish[], { kitchen, book }: ServiceGround): Demand {
+  const versions = eaten.flatMap((dish): DishVersion[] => dish.versions);
+  const components = componentDemand(
+    versions.map(({ recipe, sheet }) => ({ recipe, target: sheet.target })),
+    kitchen,
+    book,
+  );
+  const gathered = new Map<string, Gathered>();
+  const unknown: UnknownDemand[] = [];
+  const add = (line: WorksheetLine, askedBy: string): void => {
+    if (line.componentId !== null) return;
+    const food = line.foodId === null ? undefined : book.foods.foods.get(line.foodId);
+    if (!food || line.batchGrams === null) {
+      unknown.push({ text: line.text, in: askedBy });
+      return;
+    }
+    const known = gathered.get(food.id) ?? { food, grams: 0, purchased: 0, askedBy: new Set<string>() };
+    known.grams += line.batchGrams;
+    known.purchased += line.purchasedGrams ?? line.batchGrams;
+    known.askedBy.add(askedBy);
+    gathered.set(food.id, known);
+  };
+  for (const { name, sheet } of versions) for (const line of sheet.lines) add(line, name);
+  for (const { name, lines } of components) for (const line of lines) add(line, name);
+  const lines = [...gathered.values()]
+    .map((each) => demandLine(each, kitchen))
+    .sort(
+      (one, other) => other.asPurchasedGrams - one.asPurchasedGrams || one.name.localeCompare(other.name),
+    );
+  const price = lines.reduce((sum, each) => sum + (each.price ?? 0), 0);
+  const unpriced = lines.filter((each) => each.price === null).map(({ name }) => name);
+  const portions = versions.reduce((sum, each) => sum + each.portions + each.extraPortions, 0);
+  const isWhole = unpriced.length === 0 && unknown.length === 0 && portions > 0;
+  return {
+    lines,
+    components,
+    unknown,
+    price,
+    unpriced,
+    portions,
+    pricePerPortion: isWhole ? price / portions : null,
+  };
+}
