@@ -39,6 +39,8 @@ export default tseslint.config(
     },
   },
   { rules: { 'max-params': ['error', 5] } },
+  // A door is a list of names, as long as there are names.
+  { files: ['**/index.ts'], rules: { 'max-lines': 'off' } },
   {
     files: ['core/src/**/*.ts'],
     rules: { 'max-lines-per-function': ['error', { max: 85, skipBlankLines: true, skipComments: true }] },

@@ -49,6 +49,7 @@ export const ROOMS = {
     'exchange',
     'imports',
     'labels',
+    'serving',
   ],
   'web/src': [
     'styles',

@@ -25,6 +25,8 @@ import { larderRoutes } from './larder/routes';
 import { menuRoutes } from './menu/routes';
 import { recipeRoutes } from './recipes/routes';
 import type { Services } from './services';
+import { serviceRoutes } from './serving/routes';
+import { ServiceStore } from './serving/store';
 import type { Store } from './store';
 import { swapRoutes } from './swaps/routes';
 import { worksheetRoutes } from './worksheets/routes';
@@ -105,6 +107,7 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
     ...ownSwapRoutes(ownSwaps),
     ...swapRoutes(store),
     ...menuRoutes(store),
+    ...serviceRoutes(new ServiceStore(store.tables), store),
     ...draftRoutes({ store, ...services }),
     ...labelRoutes(services.releases),
     ...printRoutes(services),

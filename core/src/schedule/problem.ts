@@ -47,6 +47,7 @@ export type ScheduleFault =
   | { code: 'resource-twice'; resource: string }
   | { code: 'task-unknown'; task: string; named: string }
   | { code: 'resource-unknown'; task: string; named: string }
+  | { code: 'closed'; resource: string }
   | { code: 'circle'; task: string; named: string };
 
 /** A fault in words. */
@@ -60,6 +61,8 @@ export function faultText(fault: ScheduleFault): string {
       return `task "${fault.task}" comes after "${fault.named}", which is no task`;
     case 'resource-unknown':
       return `task "${fault.task}" needs "${fault.named}", which is no resource`;
+    case 'closed':
+      return `"${fault.resource}" opens again before it closes`;
     case 'circle':
       return `task "${fault.task}" waits for "${fault.named}", which waits for it`;
   }
@@ -84,6 +87,9 @@ export function scheduleFaults({ resources, tasks }: ScheduleProblem): ScheduleF
       resources.map(({ id }) => id),
       (resource): ScheduleFault => ({ code: 'resource-twice', resource }),
     ),
+    ...resources
+      .filter(({ closed = [] }) => closed.some(({ from, to }) => from >= to))
+      .map(({ id }): ScheduleFault => ({ code: 'closed', resource: id })),
     ...tasks.flatMap(({ id, after, needs }): ScheduleFault[] => [
       ...after
         .filter((named) => !known.has(named))

@@ -204,6 +204,18 @@ async function removeImports(q: QueryInterface): Promise<void> {
   await q.dropTable('imports');
 }
 
+/** Meals of a day, with heads, dishes and who cooks them. */
+async function addServices(q: QueryInterface): Promise<void> {
+  await q.createTable('services', {
+    id,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    date: { type: DataTypes.DATEONLY, allowNull: false },
+    data: json(),
+    version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+  });
+  await q.addIndex('services', ['kitchen_id', 'date']);
+}
+
 /** How a dish is packed, which kind a label was released as, and jobs of many labels. */
 async function addPacked(q: QueryInterface): Promise<void> {
   await q.addColumn('recipes', 'packed', json(true));
@@ -297,6 +309,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         up: ({ context }) => makeWhole(context),
         // What was filled in is what every version since reads for it.
         down: () => Promise.resolve(),
+      },
+      {
+        name: '012-services',
+        up: ({ context }) => addServices(context),
+        down: ({ context }) => context.dropTable('services'),
       },
     ],
   });

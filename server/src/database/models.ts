@@ -13,6 +13,7 @@ export interface Tables {
   weights: Table;
   names: Table;
   recipes: Table;
+  services: Table;
   lines: Table;
   steps: Table;
   recipeSwaps: Table;
@@ -127,6 +128,13 @@ export function defineTables(database: Sequelize): Tables {
       unit: string,
       grams: decimal('grams'),
       weighedOn: DATEONLY,
+    }),
+    services: table('services', {
+      id: key,
+      kitchenId: string,
+      date: DATEONLY,
+      data: json('data'),
+      version: INTEGER,
     }),
     recipes: table('recipes', {
       id: key,

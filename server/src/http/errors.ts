@@ -54,6 +54,16 @@ export const ERRORS = {
     message:
       'The day of reading lies in the future, or longer back than this kitchen takes. Nothing was recorded.',
   },
+  'service-not-found': { status: 404, message: 'There is no such service. It may have been taken off.' },
+  'service-exists': { status: 409, message: 'There are too many services of this day and meal.' },
+  'service-conflict': {
+    status: 409,
+    message: 'Someone else changed this service after you opened it. Your changes are kept on your screen.',
+  },
+  'service-refused': {
+    status: 400,
+    message: 'This service cannot be as it is written. Nothing was changed.',
+  },
   'swap-not-found': { status: 404, message: 'There is no such swap in this kitchen.' },
   'swap-exists': { status: 409, message: 'There is a swap with this id already.' },
   'swap-in-use': { status: 409, message: 'Dishes use this swap, so it stays. Take it out of them first.' },

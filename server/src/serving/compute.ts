@@ -1,0 +1,125 @@
+/** From a service to its versions, demand, plan and lists: finds the kitchen and the book, and calls core. */
+import {
+  daySheet,
+  demandOf,
+  eatersSteps,
+  kitchenThatDay,
+  madeFor,
+  planServiceSteps,
+  prepList,
+  pullList,
+  schedule,
+  scheduleSteps,
+  serviceFaults,
+  serviceFaultText,
+  shoppingList,
+  type Demand,
+  type Dishes,
+  type EatenDish,
+  type Kitchen,
+  type Schedule,
+  type ScheduleProblem,
+  type Service,
+  type ServiceGround,
+  type ServiceList,
+  type ServicePlan,
+} from '@hand-ladle/core';
+import { ApiError } from '../http/errors';
+import type { Store } from '../store';
+
+/** Others are answered between two steps of a long computation. */
+const breathe = (): Promise<void> => new Promise((done) => setImmediate(done));
+
+/** Takes steps until it is done, or until a moment has come and there is something to stop with. */
+async function taken<Step, Answer>(
+  steps: Generator<Step, Answer, void>,
+  until: number,
+  stopWith: (step: Step) => Answer,
+): Promise<Answer> {
+  for (;;) {
+    const { value, done } = steps.next();
+    if (done) return value;
+    if (Date.now() >= until) return stopWith(value);
+    await breathe();
+  }
+}
+
+async function dishesOf(store: Store): Promise<Dishes> {
+  const all = await store.recipes.all();
+  return new Map(all.filter(({ recipe }) => !recipe.isComponent).map(({ recipe }) => [recipe.id, recipe]));
+}
+
+/** Refuses a service that cannot be, with every fault by its row. */
+export async function mustStand(service: Service, store: Store): Promise<void> {
+  const kitchen = await store.kitchens.kitchen(service.kitchenId);
+  const faults = serviceFaults(service, kitchen, await dishesOf(store));
+  if (faults.length > 0)
+    throw new ApiError(
+      'service-refused',
+      faults.map((fault) => ({ ...fault, message: serviceFaultText(fault) })),
+    );
+}
+
+/** What a kept service is worked out with. Groups and dishes that are gone since are told, not passed over. */
+export async function groundOf(service: Service, store: Store): Promise<ServiceGround & { asItIs: Kitchen }> {
+  await mustStand(service, store);
+  const asItIs = await store.kitchens.kitchen(service.kitchenId);
+  return {
+    service,
+    kitchen: kitchenThatDay(asItIs, service),
+    asItIs,
+    book: await store.recipes.book(),
+    dishes: await dishesOf(store),
+  };
+}
+
+export async function eatenIn(ground: ServiceGround): Promise<EatenDish[]> {
+  const steps = eatersSteps(ground);
+  for (;;) {
+    const { value, done } = steps.next();
+    if (done) return value;
+    await breathe();
+  }
+}
+
+/** The plan of a service; with `seconds`, the best that is found in so long. */
+export function plannedIn(
+  eaten: readonly EatenDish[],
+  ground: ServiceGround,
+  seconds: number | undefined,
+): Promise<ServicePlan> {
+  const steps = planServiceSteps(eaten, ground, seconds === undefined ? {} : { plans: Infinity });
+  return taken(steps, seconds === undefined ? Infinity : Date.now() + seconds * 1000, (step) =>
+    step.stopped(),
+  );
+}
+
+/** The plan of a problem as it was sent. */
+export function scheduledIn(problem: ScheduleProblem, seconds: number | undefined): Promise<Schedule> {
+  if (seconds === undefined) return Promise.resolve(schedule(problem));
+  return taken(scheduleSteps(problem, { plans: Infinity }), Date.now() + seconds * 1000, (step) =>
+    step.stopped(),
+  );
+}
+
+export const LISTS = ['pull', 'prep', 'shopping', 'day'] as const;
+export type ListId = (typeof LISTS)[number];
+
+/** Lines of everything that is made, by key: versions as on their worksheets, components as they are made once for all. */
+function linesOf(eaten: readonly EatenDish[], { components }: Demand) {
+  return new Map([
+    ...eaten.flatMap(({ versions }) => versions.map(({ key, sheet }) => [key, sheet.lines] as const)),
+    ...components.map(({ key, lines }) => [key, lines] as const),
+  ]);
+}
+
+export async function listOfService(id: ListId, ground: ServiceGround): Promise<ServiceList> {
+  const eaten = await eatenIn(ground);
+  const demand = demandOf(eaten, ground);
+  if (id === 'pull') return pullList(demand, eaten);
+  if (id === 'shopping') return shoppingList(demand);
+  const plan = await plannedIn(eaten, ground, undefined);
+  return id === 'prep'
+    ? prepList(madeFor(eaten, ground), linesOf(eaten, demand), plan)
+    : daySheet(plan, ground.kitchen);
+}

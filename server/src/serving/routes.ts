@@ -1,0 +1,302 @@
+/** Services: heads in, versions, demand, plan and lists out; and the bare scheduling of tasks on machines. */
+import Joi from 'joi';
+import {
+  clockText,
+  demandOf,
+  faultText,
+  scheduleFaults,
+  setList,
+  type Kitchen,
+  type Service,
+} from '@hand-ladle/core';
+import { ApiError } from '../http/errors';
+import { asFile, CSV, PDF } from '../http/files';
+import { route, type Route } from '../http/route';
+import { listOf, ofKitchen, telling, tellingAll } from '../http/words';
+import { pagesPdf } from '../paper/label-files';
+import type { Store } from '../store';
+import { calendarOf, listCsv, tasksCsv } from './calendar';
+import { eatenIn, groundOf, listOfService, LISTS, mustStand, plannedIn, scheduledIn } from './compute';
+import { newService, planWish, savedService, scheduleRequest } from './schemas';
+import type { ServiceStore } from './store';
+import { eatenTold, planTold, serviceOf, serviceTold } from './told';
+
+const ICS = 'text/calendar; charset=utf-8';
+const NEW = 'POST /api/services';
+
+const serviceAnswer = tellingAll(
+  'id',
+  'kitchenId',
+  'date',
+  'meal',
+  'readyAt',
+  'heads',
+  'dishes',
+  'team',
+  'version',
+);
+const planAnswer = tellingAll(
+  'feasible',
+  'tasks',
+  'makespanMinutes',
+  'lowerBoundMinutes',
+  'shortOf',
+  'holds',
+  'late',
+);
+const paper = Joi.object<{ paper: 'a4' | 'letter' }>({
+  paper: Joi.string().valid('a4', 'letter').default('a4'),
+});
+
+const EXAMPLE = {
+  kitchenId: 'pebble-school',
+  date: '2026-12-01',
+  meal: 'Lunch',
+  readyAt: '12:00',
+  heads: [
+    { groupId: 'everyone', heads: 40 },
+    { groupId: 'gluten-free', heads: 3, codes: ['3A-2', '3A-9', '4B-1'] },
+  ],
+  dishes: [{ recipeId: 'red-lentil-tomato-soup' }, { recipeId: 'caraway-flatbread', course: 'bread' }],
+};
+
+const underOf = ({ name }: Kitchen, { meal, date, readyMinute }: Service): string =>
+  `${name}: ${meal}, ${date}, ready at ${clockText(readyMinute)}`;
+
+/** One list of a service, as pages and as a table. */
+const listRoutes = (services: ServiceStore, store: Store): Route[] =>
+  LISTS.flatMap((list) => [
+    route({
+      method: 'get',
+      path: `/api/services/:id/${list}.pdf` as '/api/services/:id/list.pdf',
+      summary: `The ${list} list of a service, as pages`,
+      query: paper,
+      file: [PDF],
+      answers: 'A PDF file',
+      example: { params: { id: NEW }, query: { paper: 'a4' } },
+      run: async ({ params, query, context }) => {
+        const { service } = await services.find(params.id);
+        const ground = await groundOf(service, store);
+        const told = await listOfService(list, ground);
+        const pages = setList(told, { under: underOf(ground.kitchen, service), paper: query.paper });
+        asFile(context, `${service.id}-${list}.pdf`, PDF);
+        return context.body(new Uint8Array(await pagesPdf(pages, told.title)));
+      },
+    }),
+    route({
+      method: 'get',
+      path: `/api/services/:id/${list}.csv` as '/api/services/:id/list.csv',
+      summary: `The ${list} list of a service, as a table`,
+      file: [CSV],
+      answers: 'A CSV file',
+      example: { params: { id: NEW } },
+      run: async ({ params, context }) => {
+        const { service } = await services.find(params.id);
+        asFile(context, `${service.id}-${list}.csv`, CSV);
+        return context.body(listCsv(await listOfService(list, await groundOf(service, store))));
+      },
+    }),
+    route({
+      method: 'get',
+      path: `/api/services/:id/${list}` as '/api/services/:id/list',
+      summary: `The ${list} list of a service`,
+      answer: tellingAll('title', 'notes', 'columns', 'sections'),
+      answers: 'A list in sections',
+      example: { params: { id: NEW } },
+      run: async ({ params }) => {
+        const { service } = await services.find(params.id);
+        return listOfService(list, await groundOf(service, store));
+      },
+    }),
+  ]);
+
+/** A plan as files. */
+const fileRoutes = (services: ServiceStore, store: Store): Route[] => {
+  const planOf = async (id: string) => {
+    const { service } = await services.find(id);
+    const ground = await groundOf(service, store);
+    return { service, ground, plan: await plannedIn(await eatenIn(ground), ground, undefined) };
+  };
+  return [
+    route({
+      method: 'get',
+      path: '/api/services/:id.ics',
+      summary: 'The plan of a service as a calendar',
+      file: [ICS],
+      answers: 'A calendar file',
+      example: { params: { id: NEW } },
+      run: async ({ params, context }) => {
+        const { service, ground, plan } = await planOf(params.id);
+        asFile(context, `${service.id}.ics`, ICS);
+        return context.body(calendarOf(plan, service, ground.kitchen.name));
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/api/services/:id.csv',
+      summary: 'The plan of a service as a table, a task a row',
+      file: [CSV],
+      answers: 'A CSV file',
+      example: { params: { id: NEW } },
+      run: async ({ params, context }) => {
+        const { service, plan } = await planOf(params.id);
+        asFile(context, `${service.id}.csv`, CSV);
+        return context.body(tasksCsv(plan, service));
+      },
+    }),
+  ];
+};
+
+export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => [
+  route({
+    method: 'post',
+    path: '/api/schedule',
+    summary: 'Tasks on machines that are shared: a short plan, how short one could be, and what is short',
+    body: scheduleRequest,
+    answer: tellingAll('feasible', 'makespanMinutes', 'lowerBoundMinutes', 'tasks', 'shortOf', 'isProven'),
+    answers: 'The plan; minutes are whole numbers from its beginning',
+    example: {
+      body: {
+        resources: [
+          { id: 'oven', capacity: 4 },
+          { id: 'hands', capacity: 2 },
+        ],
+        tasks: [
+          { id: 'cut roots', minutes: 20, needs: [{ resource: 'hands', amount: 1 }], after: [] },
+          {
+            id: 'roast roots',
+            minutes: 35,
+            needs: [{ resource: 'oven', amount: 3, setting: 200 }],
+            after: ['cut roots'],
+          },
+          {
+            id: 'bake',
+            minutes: 30,
+            needs: [{ resource: 'oven', amount: 2, setting: 170 }],
+            after: [],
+            deadline: 120,
+          },
+        ],
+      },
+    },
+    run: ({ body: { seconds, ...problem } }) => {
+      const faults = scheduleFaults(problem);
+      if (faults.length > 0)
+        throw new ApiError(
+          'bad-request',
+          faults.map((fault) => ({ ...fault, message: faultText(fault) })),
+        );
+      return scheduledIn(problem, seconds);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/services',
+    summary: 'A new service: who eats, what is on, when it is ready',
+    body: newService,
+    status: 201,
+    answer: serviceAnswer,
+    answers: 'The service with its id',
+    example: { body: EXAMPLE },
+    run: async ({ body }) => {
+      const service = serviceOf('new', body);
+      await mustStand(service, store);
+      const saved = await services.create(service);
+      return { ...serviceTold(saved.service), version: saved.version };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/services',
+    summary: 'The services of a kitchen, the latest day first',
+    query: ofKitchen,
+    answer: listOf(serviceAnswer),
+    answers: 'Services',
+    example: { query: { kitchenId: 'pebble-school' } },
+    run: async ({ query }) => {
+      const kitchen = await store.kitchens.kitchen(query.kitchenId);
+      const saved = await services.list(kitchen.id);
+      return saved.map(({ service, version }) => ({ ...serviceTold(service), version }));
+    },
+  }),
+  ...listRoutes(services, store),
+  ...fileRoutes(services, store),
+  route({
+    method: 'get',
+    path: '/api/services/:id/demand',
+    summary: 'What has to be had for a service: every food and component, with packs and prices',
+    answer: tellingAll('lines', 'components', 'unknown', 'price', 'unpriced', 'portions', 'pricePerPortion'),
+    answers: 'The demand',
+    example: { params: { id: NEW } },
+    run: async ({ params }) => {
+      const ground = await groundOf((await services.find(params.id)).service, store);
+      return demandOf(await eatenIn(ground), ground);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/services/:id/plan',
+    summary: 'The plan of a service, backwards from the minute it is ready',
+    body: planWish,
+    answer: planAnswer,
+    answers: 'Tasks with their minutes of the day of the service; negative minutes are the days before',
+    example: { params: { id: NEW }, body: { seconds: 1 } },
+    run: async ({ params, body }) => {
+      const { service } = await services.find(params.id);
+      const ground = await groundOf(service, store);
+      return planTold(await plannedIn(await eatenIn(ground), ground, body.seconds), service);
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/services/:id',
+    summary: 'A service with its dishes in the fewest versions that feed every group, and portions by group',
+    answer: telling({
+      id: Joi.string().required(),
+      version: Joi.number().required(),
+      eaten: Joi.array().required(),
+    }),
+    answers: 'The service',
+    example: { params: { id: NEW } },
+    run: async ({ params }) => {
+      const { service, version } = await services.find(params.id);
+      const ground = await groundOf(service, store);
+      return { ...serviceTold(service), version, eaten: eatenTold(await eatenIn(ground)) };
+    },
+  }),
+  route({
+    method: 'put',
+    path: '/api/services/:id',
+    summary: 'Changes a service: late heads, another dish, a machine that broke',
+    body: savedService,
+    answer: serviceAnswer,
+    answers: 'The service with its new version',
+    example: {
+      params: { id: NEW },
+      body: {
+        ...EXAMPLE,
+        heads: [
+          { groupId: 'everyone', heads: 40 },
+          { groupId: 'gluten-free', heads: 10 },
+        ],
+        version: 1,
+      },
+    },
+    run: async ({ params, body: { version, ...told } }) => {
+      const service = serviceOf(params.id, told);
+      await mustStand(service, store);
+      await services.find(params.id);
+      const saved = await services.save(service, version);
+      return { ...serviceTold(saved.service), version: saved.version };
+    },
+  }),
+  route({
+    method: 'delete',
+    path: '/api/services/:id',
+    summary: 'Takes a service off the list',
+    answer: tellingAll('id'),
+    answers: 'Its id',
+    example: { params: { id: NEW } },
+    run: ({ params }) => services.remove(params.id),
+  }),
+];

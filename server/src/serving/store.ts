@@ -1,0 +1,86 @@
+/** Services as they are kept, each with a version: two people may change one. */
+import { UniqueConstraintError } from 'sequelize';
+import type { Service } from '@hand-ladle/core';
+import type { Tables } from '../database/models';
+import { idOf, value, type Row } from '../database/row';
+import { ApiError } from '../http/errors';
+
+export interface SavedService {
+  service: Service;
+  version: number;
+}
+
+const savedOf = (row: Row): SavedService => ({
+  service: value<Service>(row, 'data'),
+  version: value<number>(row, 'version'),
+});
+
+/** "2026-12-01-lunch", and a number behind it where there is one already. */
+function idsFor({ date, meal }: Service): (count: number) => string {
+  const words = meal
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+  const base = words === '' ? date : `${date}-${words}`;
+  return (count) => (count === 1 ? base : `${base}-${count}`);
+}
+
+/** Services of one day and meal that are numbered before it is given up. */
+const MOST_OF_A_MEAL = 200;
+
+export class ServiceStore {
+  constructor(private readonly tables: Tables) {}
+
+  /** Services of a kitchen, the latest day first. */
+  async list(kitchenId: string): Promise<SavedService[]> {
+    const rows = await this.tables.services.findAll({
+      where: { kitchenId },
+      order: [
+        ['date', 'DESC'],
+        ['id', 'ASC'],
+      ],
+    });
+    return rows.map(savedOf);
+  }
+
+  async find(id: string): Promise<SavedService> {
+    const row = await this.tables.services.findByPk(id);
+    if (!row) throw new ApiError('service-not-found');
+    return savedOf(row);
+  }
+
+  async create(service: Service): Promise<SavedService> {
+    const idAt = idsFor(service);
+    for (let count = 1; count <= MOST_OF_A_MEAL; count += 1) {
+      const made = { ...service, id: idAt(count) };
+      try {
+        const { id, kitchenId, date } = made;
+        const row = await this.tables.services.create({ id, kitchenId, date, data: made, version: 1 });
+        return { service: made, version: value<number>(row, 'version') };
+      } catch (error) {
+        if (!(error instanceof UniqueConstraintError)) throw error;
+      }
+    }
+    throw new ApiError('service-exists');
+  }
+
+  /** Saves over the version that was read. */
+  async save(service: Service, version: number): Promise<SavedService> {
+    const { id, kitchenId, date } = service;
+    const [changed] = await this.tables.services.update(
+      { kitchenId, date, data: service, version: version + 1 },
+      { where: { id, version } },
+    );
+    if (changed !== 1) throw new ApiError('service-conflict', [await this.find(id)]);
+    return { service, version: version + 1 };
+  }
+
+  async remove(id: string): Promise<{ id: string }> {
+    const row = await this.tables.services.findByPk(id);
+    if (!row) throw new ApiError('service-not-found');
+    await row.destroy();
+    return { id: idOf(row) };
+  }
+}
