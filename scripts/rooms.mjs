@@ -75,6 +75,7 @@ export const ROOMS = {
     'take-in',
     'menu',
     'prepare',
+    'service',
     'dishes',
     'app',
   ],

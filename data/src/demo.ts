@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
+  dateFrom,
   foodSet,
   KITCHEN_DEFAULTS,
   PACK_DEFAULTS,
@@ -15,7 +16,10 @@ import {
   type Pack,
   type PackedPortion,
   type Recipe,
+  serviceOf,
+  type Service,
   type Target,
+  type ToldService,
 } from '@hand-ladle/core';
 import { DATA_FOLDER } from './tables';
 
@@ -68,4 +72,13 @@ export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): D
     if (isComponent) components.push({ id, name: recipe.name });
   }
   return recipes;
+}
+
+/** The demo services, on days counted from one: a demo is of tomorrow whenever it is looked at. */
+export function loadServices(today: string, folder = DATA_FOLDER): Service[] {
+  const told = json<(Omit<ToldService, 'date'> & { daysFromNow: number })[]>(folder, 'services.json');
+  return told.map(({ daysFromNow, ...service }) => {
+    const date = dateFrom(today, daysFromNow);
+    return serviceOf(`${date}-${service.meal.toLowerCase()}`, { ...service, date });
+  });
 }

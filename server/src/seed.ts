@@ -1,6 +1,6 @@
 /** Loads the demo world into an empty database, once, in one transaction. */
 import type { Sequelize } from 'sequelize';
-import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
+import { loadDemoRecipes, loadFoods, loadKitchens, loadServices, loadSwaps } from '@hand-ladle/data';
 import type { Tables } from './database/models';
 import { insertKitchen } from './kitchens/rows';
 import { insertRecipe } from './recipes/rows';
@@ -23,6 +23,10 @@ export async function seedOnce(database: Sequelize, tables: Tables, now: Date): 
     }
     for (const { recipe, target } of loadDemoRecipes(foods)) {
       await insertRecipe(tables, { recipe, target, vesselIds: [], version: 1 }, now, transaction);
+    }
+    for (const service of loadServices(now.toISOString().slice(0, 10))) {
+      const { id, kitchenId, date } = service;
+      await tables.services.create({ id, kitchenId, date, data: service, version: 1 }, { transaction });
     }
   });
   return true;

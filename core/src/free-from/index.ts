@@ -17,6 +17,7 @@ export { choicesIn, problemOf } from './problem';
 export { search } from './search';
 export {
   MOST_NEEDS,
+  type Version,
   type VersionsAnswer,
   versionsFor,
   type VersionsQuestion,

@@ -186,9 +186,10 @@ export function* versionSteps(question: VersionsQuestion, book: Book): Generator
     return { plan: plans[0] ?? null, blockedBy };
   }
   const fewest: Version[] = [];
-  for (const set of sets) {
-    const { plan } = yield* planFor(set);
-    const served = needs.filter((_, index) => inSet(set, index));
+  const unserved: VersionsAnswer['unserved'] = [];
+  /** A version for some needs; where what looked possible is none after all, one for each of them, and who is left is named. */
+  function* serve(served: readonly Need[], set: number): Generator<Progress, void> {
+    const { plan, blockedBy } = yield* planFor(set);
     const groups = served.flatMap((need) => need.groups);
     if (plan)
       fewest.push({
@@ -198,13 +199,15 @@ export function* versionSteps(question: VersionsQuestion, book: Book): Generator
         portions: groups.reduce((sum, { portions }) => sum + portions, 0),
         plan,
       });
+    else if (served.length > 1) for (const need of served) yield* serve([need], 1 << needs.indexOf(need));
+    else unserved.push(...groups.map(({ id, name }) => ({ groupId: id, name, blockedBy })));
   }
-  const unserved: VersionsAnswer['unserved'] = [];
-  for (const [index, need] of needs.entries()) {
-    if (inSet(servable, index)) continue;
-    const { blockedBy } = yield* planFor(1 << index);
-    unserved.push(...need.groups.map(({ id, name }) => ({ groupId: id, name, blockedBy })));
-  }
+  for (const set of sets)
+    yield* serve(
+      needs.filter((_, index) => inSet(set, index)),
+      set,
+    );
+  for (const [index, need] of needs.entries()) if (!inSet(servable, index)) yield* serve([need], 1 << index);
   const whole = count === 0 ? { plan: null, blockedBy: [] } : yield* planFor(size - 1);
   return { single: whole.plan, singleBlockedBy: whole.blockedBy, fewest, unserved };
 }

@@ -15,22 +15,39 @@ const TOLERANCE = 1e-6;
 export const chainBound = ({ minutes, heads, tails }: Numbered): number =>
   minutes.reduce((most, each, task) => Math.max(most, heads[task]! + each + tails[task]!), 0);
 
+/** A part of a task that holds some of a resource. */
+interface Use {
+  task: number;
+  amount: number;
+  from: number;
+  minutes: number;
+}
+
+const usesOf = ({ needs }: Numbered, resource: number): Use[] =>
+  needs.flatMap((each, task) =>
+    each
+      .filter((need) => need.resource === resource)
+      .map(({ amount, from, to }) => ({ task, amount, from, minutes: to - from })),
+  );
+
 /** Work over capacity with heads and tails, for the best set of tasks of each resource. */
-export function workBound({ minutes, needs, heads, tails, capacities, closed }: Numbered): number {
+export function workBound(problem: Numbered): number {
+  const { minutes, heads, tails, capacities, closed } = problem;
   let most = 0;
   capacities.forEach((capacity, resource) => {
-    const users = needs.flatMap((each, task) => {
-      const amount = amountOf(each, resource);
-      return amount > 0 && minutes[task]! > 0 ? [{ task, work: minutes[task]! * amount }] : [];
-    });
+    const users = usesOf(problem, resource).map(({ task, amount, from, minutes: own }) => ({
+      head: heads[task]! + from,
+      tail: tails[task]! + minutes[task]! - from - own,
+      work: own * amount,
+    }));
     const shut = closed.filter((each) => each.needs.some((need) => need.resource === resource));
-    const byTail = [...users].sort((one, other) => tails[other.task]! - tails[one.task]!);
-    for (const head of new Set(users.map(({ task }) => heads[task]!))) {
+    const byTail = [...users].sort((one, other) => other.tail - one.tail);
+    for (const least of new Set(users.map(({ head }) => head))) {
       let work = 0;
-      for (const { task, work: own } of byTail) {
-        if (heads[task]! < head) continue;
+      for (const { head, tail, work: own } of byTail) {
+        if (head < least) continue;
         work += own;
-        most = Math.max(most, Math.ceil(doneBy(head, work / capacity, shut) + tails[task]! - TOLERANCE));
+        most = Math.max(most, Math.ceil(doneBy(least, work / capacity, shut) + tail - TOLERANCE));
       }
     }
   });
@@ -50,20 +67,16 @@ function doneBy(from: number, minutes: number, shut: readonly Closure[]): number
   return end;
 }
 
-function amountOf(needs: Numbered['needs'][number], resource: number): number {
-  let amount = 0;
-  for (const each of needs) if (each.resource === resource) amount += each.amount;
-  return amount;
-}
-
 /** Pairs of tasks that cannot run at once: together they need more than there is, or another setting. */
 export function clashes({ needs, capacities, minutes, count }: Numbered): [number, number][] {
   const pairs: [number, number][] = [];
   for (let one = 0; one < count; one += 1)
     for (let other = one + 1; other < count; other += 1) {
-      if (minutes[one] === 0 || minutes[other] === 0) continue;
-      const isClash = needs[one]!.some(({ resource, amount, setting }) => {
-        const theirs = needs[other]!.filter((each) => each.resource === resource);
+      // Only what is held from beginning to end keeps two tasks apart.
+      const whole = (task: number) =>
+        needs[task]!.filter(({ from, to }) => from === 0 && to === minutes[task]);
+      const isClash = whole(one).some(({ resource, amount, setting }) => {
+        const theirs = whole(other).filter((each) => each.resource === resource);
         const sum = theirs.reduce((total, each) => total + each.amount, amount);
         return (
           (theirs.length > 0 && sum > capacities[resource]! + TOLERANCE) ||
@@ -123,24 +136,25 @@ function tightened(
 }
 
 /** Whether some stretch of time must hold more work of a resource than it can do. */
-function isOverfull({ minutes, needs, capacities }: Numbered, { earliest, latest }: Windows): boolean {
-  return capacities.some((capacity, resource) => {
-    const users: { task: number; amount: number }[] = [];
-    needs.forEach((each, task) => {
-      const amount = amountOf(each, resource);
-      if (amount > 0 && minutes[task]! > 0) users.push({ task, amount });
-    });
-    const total = users.reduce((sum, { task, amount }) => sum + minutes[task]! * amount, 0);
-    const ends = new Set(users.map(({ task }) => latest[task]! + minutes[task]!));
-    for (const from of new Set(users.map(({ task }) => earliest[task]!)))
+function isOverfull(problem: Numbered, { earliest, latest }: Windows): boolean {
+  return problem.capacities.some((capacity, resource) => {
+    const users = usesOf(problem, resource).map(({ task, amount, from, minutes }) => ({
+      amount,
+      minutes,
+      early: earliest[task]! + from,
+      late: latest[task]! + from,
+    }));
+    const total = users.reduce((sum, { minutes, amount }) => sum + minutes * amount, 0);
+    const ends = new Set(users.map(({ late, minutes }) => late + minutes));
+    for (const from of new Set(users.map(({ early }) => early)))
       for (const to of ends) {
         const room = capacity * (to - from);
         if (to <= from || total <= room) continue;
         let work = 0;
-        for (const { task, amount } of users) {
-          const early = Math.min(minutes[task]!, Math.max(0, earliest[task]! + minutes[task]! - from));
-          const late = Math.min(minutes[task]!, Math.max(0, to - latest[task]!));
-          work += amount * Math.min(early, late, to - from);
+        for (const { amount, minutes, early, late } of users) {
+          const ifEarly = Math.min(minutes, Math.max(0, early + minutes - from));
+          const ifLate = Math.min(minutes, Math.max(0, to - late));
+          work += amount * Math.min(ifEarly, ifLate, to - from);
         }
         if (work > room + TOLERANCE) return true;
       }

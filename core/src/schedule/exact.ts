@@ -46,10 +46,10 @@ class ExactSearch {
 
   /** The profile of the tasks that are in. */
   private layOut(mask: number): void {
-    const { count, minutes, needs } = this.problem;
+    const { count, needs } = this.problem;
     this.profile.clear();
     for (let task = 0; task < count; task += 1)
-      if (mask & (1 << task)) this.profile.take(this.starts[task]!, minutes[task]!, needs[task]!);
+      if (mask & (1 << task)) this.profile.take(this.starts[task]!, needs[task]!);
   }
 
   /** The least that a half-made plan can still come to. */
@@ -139,7 +139,11 @@ export function exactPlan(
   known: Starts,
   bound: number,
 ): { starts: Starts; isProven: boolean } {
-  if (problem.count > FEW_TASKS) return { starts: known, isProven: false };
+  // Where a need is held for part of a task, the order of starts does not make every plan: nothing would be proven.
+  const hasParts = problem.needs.some((needs, task) =>
+    needs.some(({ from, to }) => from > 0 || to < problem.minutes[task]!),
+  );
+  if (problem.count > FEW_TASKS || hasParts) return { starts: known, isProven: false };
   const search = new ExactSearch(problem, known, costOf(problem, known), bound);
   search.begin();
   return { starts: search.best, isProven: !search.isOver };

@@ -79,14 +79,14 @@ export class Generator {
     this.profile.clear();
     for (const task of fixed) {
       starts[task] = heads[task]!;
-      this.profile.take(starts[task]!, minutes[task]!, needs[task]!);
+      this.profile.take(starts[task]!, needs[task]!);
     }
     for (const task of list) {
       if (this.isFixed[task]) continue;
       let from = heads[task]!;
       for (const each of before[task]!) from = Math.max(from, starts[each]! + minutes[each]!);
       starts[task] = this.profile.firstFit(from, minutes[task]!, needs[task]!);
-      this.profile.take(starts[task]!, minutes[task]!, needs[task]!);
+      this.profile.take(starts[task]!, needs[task]!);
     }
     return starts;
   }

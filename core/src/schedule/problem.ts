@@ -17,6 +17,9 @@ export interface ResourceNeed {
   amount: number;
   /** What the resource must stand at meanwhile (an oven: its degrees). Two settings at once are not possible. */
   setting?: number;
+  /** Only for part of the task: minutes from its start. Hands set an oven going and leave; the oven is held on. */
+  from?: number;
+  to?: number;
 }
 
 export interface ScheduleTask {
@@ -47,6 +50,7 @@ export type ScheduleFault =
   | { code: 'resource-twice'; resource: string }
   | { code: 'task-unknown'; task: string; named: string }
   | { code: 'resource-unknown'; task: string; named: string }
+  | { code: 'need-part'; task: string; named: string }
   | { code: 'closed'; resource: string }
   | { code: 'circle'; task: string; named: string };
 
@@ -61,6 +65,8 @@ export function faultText(fault: ScheduleFault): string {
       return `task "${fault.task}" comes after "${fault.named}", which is no task`;
     case 'resource-unknown':
       return `task "${fault.task}" needs "${fault.named}", which is no resource`;
+    case 'need-part':
+      return `task "${fault.task}" needs "${fault.named}" for a part that does not lie within it`;
     case 'closed':
       return `"${fault.resource}" opens again before it closes`;
     case 'circle':
@@ -90,7 +96,10 @@ export function scheduleFaults({ resources, tasks }: ScheduleProblem): ScheduleF
     ...resources
       .filter(({ closed = [] }) => closed.some(({ from, to }) => from >= to))
       .map(({ id }): ScheduleFault => ({ code: 'closed', resource: id })),
-    ...tasks.flatMap(({ id, after, needs }): ScheduleFault[] => [
+    ...tasks.flatMap(({ id, after, needs, minutes }): ScheduleFault[] => [
+      ...needs
+        .filter(({ from = 0, to = minutes }) => from > to || to > minutes)
+        .map(({ resource }): ScheduleFault => ({ code: 'need-part', task: id, named: resource })),
       ...after
         .filter((named) => !known.has(named))
         .map((named): ScheduleFault => ({ code: 'task-unknown', task: id, named })),
@@ -119,6 +128,9 @@ export interface NumberedNeed {
   amount: number;
   /** 0: any. */
   setting: number;
+  /** The part of the task it is held for, minutes from its start. */
+  from: number;
+  to: number;
 }
 
 /** A stretch of time in which a resource is not there. */
@@ -181,12 +193,14 @@ function firstOpen(
   for (let isMoved = true; isMoved;) {
     isMoved = false;
     for (const shut of closed) {
-      const isAgainst = shut.needs.some(({ resource, amount }) =>
-        needs.some((each) => each.resource === resource && each.amount + amount > capacities[resource]!),
-      );
-      if (!isAgainst || shut.from >= start + minutes || shut.from + shut.minutes <= start) continue;
-      start = shut.from + shut.minutes;
-      isMoved = true;
+      const end = shut.from + shut.minutes;
+      for (const { resource, amount } of shut.needs)
+        for (const need of needs) {
+          const isFree = need.resource !== resource || need.amount + amount <= capacities[resource]!;
+          if (isFree || shut.from >= start + need.to || end <= start + need.from) continue;
+          start = end - need.from;
+          isMoved = true;
+        }
     }
   }
   return start;
@@ -228,14 +242,14 @@ export function numbered({ resources, tasks }: ScheduleProblem): Numbered {
   };
   return worked({
     minutes: tasks.map(({ minutes }) => minutes),
-    needs: tasks.map(({ needs }) =>
+    needs: tasks.map(({ needs, minutes }) =>
       needs
-        .map(({ resource, amount, setting }) => {
+        .map(({ resource, amount, setting, from = 0, to = minutes }) => {
           const index = resourceAt.get(resource)!;
           const most = resources[index]!.capacity;
-          return { resource: index, amount: Math.min(amount, most), setting: settingOf(setting) };
+          return { resource: index, amount: Math.min(amount, most), setting: settingOf(setting), from, to };
         })
-        .filter(({ amount }) => amount > 0),
+        .filter(({ amount, from, to }) => amount > 0 && to > from),
     ),
     before: tasks.map(({ after }) => [...new Set(after)].map((id) => taskAt.get(id)!)),
     capacities: resources.map(({ capacity }) => capacity),
@@ -245,7 +259,7 @@ export function numbered({ resources, tasks }: ScheduleProblem): Numbered {
       closed.map(({ from, to }) => ({
         from,
         minutes: to - from,
-        needs: [{ resource, amount: capacity, setting: 0 }],
+        needs: [{ resource, amount: capacity, setting: 0, from: 0, to: to - from }],
       })),
     ),
   });
@@ -255,7 +269,13 @@ export function numbered({ resources, tasks }: ScheduleProblem): Numbered {
 export function mirrored(problem: Numbered, end: number): Numbered {
   return worked({
     minutes: problem.minutes,
-    needs: problem.needs,
+    needs: problem.needs.map((needs, task) =>
+      needs.map((each) => ({
+        ...each,
+        from: problem.minutes[task]! - each.to,
+        to: problem.minutes[task]! - each.from,
+      })),
+    ),
     before: problem.behind,
     capacities: problem.capacities,
     // A start at `latest` is, seen from the other end, the earliest end.

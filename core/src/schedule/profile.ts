@@ -15,11 +15,11 @@ export class Profile {
   private readonly closed: readonly Closure[];
 
   /** Room for the tasks of a problem; what is closed is taken. */
-  constructor({ count, capacities, closed }: Pick<Numbered, 'count' | 'capacities' | 'closed'>) {
+  constructor({ needs, capacities, closed }: Pick<Numbered, 'needs' | 'capacities' | 'closed'>) {
     this.capacities = capacities;
     this.closed = closed;
     this.kinds = capacities.length;
-    const pieces = 2 * (count + closed.length) + 3;
+    const pieces = 2 * (needs.reduce((sum, each) => sum + each.length, 0) + closed.length) + 3;
     this.times = new Float64Array(pieces);
     this.used = new Float64Array(pieces * this.kinds);
     this.settings = new Int32Array(pieces * this.kinds);
@@ -31,7 +31,7 @@ export class Profile {
     this.times[0] = -Infinity;
     this.used.fill(0, 0, this.kinds);
     this.settings.fill(0, 0, this.kinds);
-    for (const { from, minutes, needs } of this.closed) this.take(from, minutes, needs);
+    for (const { from, needs } of this.closed) this.take(from, needs);
   }
 
   /** The piece that holds a minute. */
@@ -46,24 +46,26 @@ export class Profile {
     return low;
   }
 
-  private hasRoom(piece: number, needs: readonly NumberedNeed[]): boolean {
-    for (const { resource, amount, setting } of needs) {
-      const at = piece * this.kinds + resource;
-      if (this.used[at]! + amount > this.capacities[resource]! + TOLERANCE) return false;
-      if (setting !== 0 && this.settings[at]! !== 0 && this.settings[at] !== setting) return false;
-    }
-    return true;
+  private hasRoom(piece: number, { resource, amount, setting }: NumberedNeed): boolean {
+    const at = piece * this.kinds + resource;
+    if (this.used[at]! + amount > this.capacities[resource]! + TOLERANCE) return false;
+    return setting === 0 || this.settings[at]! === 0 || this.settings[at] === setting;
   }
 
-  /** The first minute from `from` on at which something fits that holds `needs` for so many minutes. */
+  /** The first minute from `from` on at which something fits that holds `needs` for its parts of so many minutes. */
   firstFit(from: number, minutes: number, needs: readonly NumberedNeed[]): number {
     if (minutes === 0 || needs.length === 0) return from;
     let start = from;
     let piece = this.pieceAt(start);
-    while (piece < this.count && this.times[piece]! < start + minutes) {
-      if (!this.hasRoom(piece, needs)) {
-        // The last piece is empty and goes on for ever, so there is always a next one here.
-        start = this.times[piece + 1]!;
+    search: while (piece < this.count && this.times[piece]! < start + minutes) {
+      // The last piece is empty and goes on for ever, so where there is no room there is always a next one.
+      const end = piece + 1 < this.count ? this.times[piece + 1]! : Infinity;
+      for (const need of needs) {
+        if (this.times[piece]! >= start + need.to || end <= start + need.from) continue;
+        if (this.hasRoom(piece, need)) continue;
+        start = end - need.from;
+        piece = this.pieceAt(start);
+        continue search;
       }
       piece += 1;
     }
@@ -71,22 +73,18 @@ export class Profile {
   }
 
   /** How much more there would have to be for something to fit at a minute: amounts over, times minutes. */
-  overload(start: number, minutes: number, needs: readonly NumberedNeed[]): number {
+  overload(start: number, needs: readonly NumberedNeed[]): number {
     let over = 0;
-    for (
-      let piece = this.pieceAt(start);
-      piece < this.count && this.times[piece]! < start + minutes;
-      piece += 1
-    ) {
-      const from = Math.max(start, this.times[piece]!);
-      const to = piece + 1 < this.count ? Math.min(start + minutes, this.times[piece + 1]!) : start + minutes;
-      for (const { resource, amount, setting } of needs) {
+    for (const { resource, amount, setting, from, to } of needs)
+      for (let piece = this.pieceAt(start + from); piece < this.count; piece += 1) {
+        const begin = Math.max(start + from, this.times[piece]!);
+        const end = Math.min(start + to, piece + 1 < this.count ? this.times[piece + 1]! : Infinity);
+        if (end <= begin) break;
         const at = piece * this.kinds + resource;
         const isOther = setting !== 0 && this.settings[at]! !== 0 && this.settings[at] !== setting;
         const lacking = isOther ? amount : Math.max(0, this.used[at]! + amount - this.capacities[resource]!);
-        over += lacking * (to - from);
+        over += lacking * (end - begin);
       }
-    }
     return over;
   }
 
@@ -109,15 +107,15 @@ export class Profile {
   }
 
   /** Takes room for something, whether there is any or not. */
-  take(start: number, minutes: number, needs: readonly NumberedNeed[]): void {
-    if (minutes === 0 || needs.length === 0) return;
-    const from = this.cut(start);
-    const to = this.cut(start + minutes);
-    for (let piece = from; piece < to; piece += 1)
-      for (const { resource, amount, setting } of needs) {
+  take(start: number, needs: readonly NumberedNeed[]): void {
+    for (const { resource, amount, setting, from, to } of needs) {
+      const first = this.cut(start + from);
+      const last = this.cut(start + to);
+      for (let piece = first; piece < last; piece += 1) {
         const at = piece * this.kinds + resource;
         this.used[at] = this.used[at]! + amount;
         if (setting !== 0) this.settings[at] = setting;
       }
+    }
   }
 }

@@ -54,7 +54,7 @@ function squeezed(problem: Numbered): Starts {
   const starts = new Float64Array(count);
   const put = (task: number, start: number): void => {
     starts[task] = start;
-    profile.take(start, minutes[task]!, needs[task]!);
+    profile.take(start, needs[task]!);
   };
   for (const task of fixed) put(task, heads[task]!);
   for (const task of listBy(problem, (each) => latest[each]!)) {
@@ -72,7 +72,7 @@ function squeezed(problem: Numbered): Starts {
     let best = from;
     let least = Infinity;
     for (const start of [from, ...profile.turns(from, last), last]) {
-      const over = profile.overload(start, minutes[task]!, needs[task]!);
+      const over = profile.overload(start, needs[task]!);
       if (over < least) [best, least] = [start, over];
     }
     put(task, best);

@@ -42,7 +42,12 @@ export function shortagesOf(
       const start = starts.get(task.id)!;
       return task.needs
         .filter(({ resource, amount }) => resource === id && amount > 0 && task.minutes > 0)
-        .map(({ amount, setting }) => ({ start, end: start + task.minutes, amount, setting }));
+        .map(({ amount, setting, from = 0, to = task.minutes }) => ({
+          start: start + from,
+          end: start + to,
+          amount,
+          setting,
+        }));
     });
     const times = [
       ...new Set(

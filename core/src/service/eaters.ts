@@ -2,7 +2,7 @@
  * Who eats which: each dish of a service in the fewest versions that feed its groups, with how many portions of which size.
  * Nobody is left without a word: a group that no version serves is named, with what stands against it.
  */
-import { type Blocker, nearestFree, type NearDish, versionsFor } from '../free-from';
+import { type Blocker, nearestFree, type NearDish, type Version, versionsFor } from '../free-from';
 import { exclusionName } from '../food';
 import type { DinerGroup, FreeFromPolicy, Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
@@ -104,10 +104,10 @@ function versionOf(
 ): DishVersion {
   const portions = servings.reduce((sum, each) => sum + each.portions, 0);
   const extraPortions = Math.round(portions * service.overShare);
-  const isChanged = swaps.length > 0 || recipe.apart.length > 0;
   const sheet = worksheet({ recipe, kitchen, target: targetOf(servings, extraPortions) }, book);
   return {
-    key: isChanged ? `${recipe.id} free from ${exclude.join(', ')}` : recipe.id,
+    // Two versions of a dish are free from different things, so the key is its own.
+    key: exclude.length > 0 ? `${recipe.id} free from ${exclude.join(', ')}` : recipe.id,
     recipe,
     name: recipe.name,
     exclude,
@@ -118,6 +118,21 @@ function versionOf(
     extraPortions,
     sheet,
   };
+}
+
+/** Versions that are the same food are one pot, for all their groups. */
+function gatheredVersions(versions: readonly Version[]): Pick<Version, 'groupIds' | 'exclude' | 'plan'>[] {
+  const bySwaps = new Map<string, Pick<Version, 'groupIds' | 'exclude' | 'plan'>>();
+  for (const { groupIds, exclude, plan } of versions) {
+    const key = JSON.stringify([plan.applied, plan.apart]);
+    const known = bySwaps.get(key) ?? { groupIds: [], exclude: [], plan };
+    bySwaps.set(key, {
+      groupIds: [...known.groupIds, ...groupIds],
+      exclude: [...new Set([...known.exclude, ...exclude])].sort(),
+      plan,
+    });
+  }
+  return [...bySwaps.values()];
 }
 
 /** Where a dish is made in more than one version, each is told by what it is free from. */
@@ -166,7 +181,7 @@ function eatenDish(dish: ServiceDish, groups: readonly GroupHeads[], ground: Ser
     course: dish.course,
     share: dish.share,
     versions: named(
-      fewest.map(({ groupIds, plan, exclude }) => {
+      gatheredVersions(fewest).map(({ groupIds, plan, exclude }) => {
         const made: Recipe = {
           ...recipe,
           swaps: [

@@ -50,3 +50,16 @@ export {
   type Team,
 } from './service';
 export { type Made, madeFor, type ServiceTask, type TaskKind } from './tasks';
+export { planChanges, type PlanChanges } from './changes';
+export {
+  eatenTold,
+  type EatenTold,
+  planTold,
+  type PlanTold,
+  type SavedServiceTold,
+  serviceOf,
+  serviceTold,
+  type ServiceView,
+  type ToldService,
+  type ToldStretch,
+} from './told';

@@ -20,6 +20,8 @@ export const SETTING_UP_MINUTES: Readonly<Record<WorkKind, number>> = {
   blend: 2,
   mix: 3,
 };
+/** Covering with water, putting into the cold: hands at the beginning of a wait (convention). */
+export const WAIT_SETTING_MINUTES = 3;
 /** Work that somebody stands at from beginning to end. */
 export const STOOD_AT: ReadonlySet<WorkKind> = new Set<WorkKind>(['fry', 'blend', 'mix']);
 

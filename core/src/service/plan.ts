@@ -150,7 +150,9 @@ export function withFreeFromFirst(made: readonly Made[], kitchen: Kitchen): Serv
         const id = `clean ${cleanings}`;
         tasks.set(id, {
           id,
-          name: `Clean down the ${vessel.name} before ${second.made.name}`,
+          name: `${vessel.name}: clean down before ${second.made.name}`,
+          dish: vessel.name,
+          what: `Clean down before ${second.made.name}`,
           kind: 'clean',
           madeKey: null,
           recipeId: null,
@@ -159,6 +161,7 @@ export function withFreeFromFirst(made: readonly Made[], kitchen: Kitchen): Serv
           amount: vessel.kind === 'oven' ? vessel.levels : vessel.count,
           setCelsius: null,
           people: 1,
+          handMinutes: CLEAN_DOWN_MINUTES[vessel.kind],
           after: [...first.on],
           isConvention: true,
           because: `${first.made.name} holds what ${second.made.name} must be free from; 5 to 15 min by piece: convention`,
@@ -187,11 +190,12 @@ function backwards(
         .filter(({ from }) => from < bell)
         .map(({ from, to }) => ({ from: bell - to, to: bell - from })),
     })),
-    tasks: tasks.map(({ id, minutes, people, machine, amount, setCelsius }): ScheduleTask => ({
+    tasks: tasks.map(({ id, minutes, people, handMinutes, machine, amount, setCelsius }): ScheduleTask => ({
       id,
       minutes,
       needs: [
-        ...(people > 0 ? [{ resource: HANDS, amount: people }] : []),
+        // Seen backwards, its beginning is its end.
+        ...(people > 0 ? [{ resource: HANDS, amount: people, from: minutes - handMinutes }] : []),
         ...(machine === null
           ? []
           : [
@@ -218,7 +222,7 @@ function shareOut(timed: TimedTask[], people: number): void {
     const known = lastOf.get(task.madeKey);
     const person = known !== undefined && free.includes(known) ? known : free[0];
     if (person === undefined) continue;
-    freeAt[person] = task.end;
+    freeAt[person] = task.start + task.handMinutes;
     lastOf.set(task.madeKey, person);
     task.person = person + 1;
   }

@@ -24,6 +24,7 @@ import {
   SETTING_UP_MINUTES,
   STOOD_AT,
   TRIMMING_MINUTES_A_KG,
+  WAIT_SETTING_MINUTES,
   WEIGHING_MINUTES_A_LINE,
 } from './minutes';
 
@@ -32,7 +33,12 @@ export type TaskKind = 'weigh' | 'hands' | 'cook' | 'wait' | 'portion' | 'clean'
 
 export interface ServiceTask {
   id: string;
+  /** The dish or component and what is done. */
   name: string;
+  /** What it belongs to, by name: a dish, a component, a machine that is cleaned. */
+  dish: string;
+  /** What is done. */
+  what: string;
   kind: TaskKind;
   /** What it belongs to: a version of a dish, or a component; null for a clean-down. */
   madeKey: string | null;
@@ -44,6 +50,8 @@ export interface ServiceTask {
   amount: number;
   setCelsius: number | null;
   people: number;
+  /** Minutes at its beginning that the people stand at it; then it goes on alone. */
+  handMinutes: number;
   after: string[];
   /** The minutes are a convention, not the recipe's. */
   isConvention: boolean;
@@ -79,17 +87,19 @@ const whole = (minutes: number): number => Math.max(1, Math.ceil(minutes - 1e-9)
 const counted = (count: number, thing: string): string => `${count} ${thing}${count === 1 ? '' : 's'}`;
 
 interface Draft {
-  name: string;
+  what: string;
   kind: TaskKind;
   minutes: number;
   because: string;
   isConvention: boolean;
   people: number;
+  /** All of them where nobody says. */
+  handMinutes?: number;
   machine?: { id: string; amount: number; setCelsius: number | null };
 }
 
 /** Weighing and cutting, in pieces that several can share. */
-function weighing({ name, lines }: Plan): Draft[] {
+function weighing({ lines }: Plan): Draft[] {
   const trimmed = lines.reduce((sum, { purchasedGrams, batchGrams, isDrained }) => {
     const off =
       !isDrained && purchasedGrams !== null && batchGrams !== null && purchasedGrams > batchGrams * 1.001;
@@ -99,7 +109,7 @@ function weighing({ name, lines }: Plan): Draft[] {
   const pieces = Math.ceil(minutes / MOST_HAND_MINUTES);
   const because = `${counted(lines.length, 'line')} at ${WEIGHING_MINUTES_A_LINE} min, ${trimmed.toFixed(1)} kg to trim and cut at ${TRIMMING_MINUTES_A_KG} min: convention`;
   return Array.from({ length: pieces }, (_, index) => ({
-    name: `Weigh and cut: ${name}${pieces > 1 ? ` (${index + 1} of ${pieces})` : ''}`,
+    what: `Weigh and cut${pieces > 1 ? ` (${index + 1} of ${pieces})` : ''}`,
     kind: 'weigh' as const,
     minutes: whole(minutes / pieces),
     because,
@@ -124,8 +134,9 @@ function amountOf({ machine, pans, loads, loadGrams, holdsGrams }: StageView, le
 /** One step as tasks: the hands that set it up, then the machine; or the hands alone; or only time. */
 function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Draft[] {
   const { text, work } = time;
-  const told = time.minutes ?? minutesInWords(text);
-  const name = `${plan.name}: ${text.length > 80 ? `${text.slice(0, 77)}...` : text}`;
+  // The longest it may take: what is ready early can be held, what is late cannot be served.
+  const told = time.highMinutes ?? time.minutes ?? minutesInWords(text);
+  const what = text.length > 80 ? `${text.slice(0, 77)}...` : text;
   const stage = work ? stageFor(work, plan.stages) : undefined;
   if (work && stage?.machine) {
     const vessel = kitchen.vessels.find(({ id }) => id === stage.machine!.id)!;
@@ -136,39 +147,39 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
     };
     const one = told ?? MACHINE_MINUTES[work];
     const heat = stage.heatUpMinutes ?? 0;
-    const minutes = whole(stage.rounds * (one + heat));
-    const because = `${counted(stage.rounds, 'round')} of ${Math.ceil(one)} min${told === null ? ' (convention)' : ''}${heat > 0 ? ` and ${Math.ceil(heat)} min to come to heat` : ''} in the ${stage.machine.name}`;
-    const setting = SETTING_UP_MINUTES[work] * stage.rounds;
+    const setting = SETTING_UP_MINUTES[work];
     const isConvention = told === null;
-    if (STOOD_AT.has(work))
-      return [{ name, kind: 'cook', minutes: minutes + setting, because, isConvention, people: 1, machine }];
-    return [
-      {
-        name: `Set up: ${name}`,
-        kind: 'hands',
-        minutes: setting,
-        because: 'convention',
-        isConvention: true,
-        people: 1,
-      },
-      { name, kind: 'cook', minutes, because, isConvention, people: 0, machine },
-    ];
+    const because = `${setting} min to set up (convention), ${Math.ceil(one)} min${isConvention ? ' (convention)' : ''}${heat > 0 ? ` and ${Math.ceil(heat)} min to come to heat` : ''} in the ${stage.machine.name}`;
+    const draft = { kind: 'cook' as const, because, isConvention, people: 1, machine };
+    const minutes = setting + whole(one + heat);
+    if (STOOD_AT.has(work)) {
+      const loads = stage.rounds > 1 ? `${counted(stage.rounds, 'load')}, each ` : '';
+      return [{ ...draft, what, minutes: stage.rounds * minutes, because: `${loads}${because}` }];
+    }
+    // Loads go one after the other, each with hands at its beginning.
+    return Array.from({ length: stage.rounds }, (_, round) => ({
+      ...draft,
+      what: stage.rounds > 1 ? `${what} (load ${round + 1} of ${stage.rounds})` : what,
+      minutes,
+      handMinutes: setting,
+    }));
   }
   const isWait = isWaiting(text) || minutesInWords(text) !== null || (work !== null && told !== null);
   if (isWait && told !== null)
     return [
       {
-        name,
+        what,
         kind: 'wait',
-        minutes: whole(told),
-        because: time.minutes === null ? 'overnight: convention' : 'as told',
+        minutes: WAIT_SETTING_MINUTES + whole(told),
+        because: time.minutes === null ? 'overnight: convention' : 'as told, and somebody to begin it',
         isConvention: time.minutes === null,
-        people: 0,
+        people: 1,
+        handMinutes: WAIT_SETTING_MINUTES,
       },
     ];
   return [
     {
-      name,
+      what,
       kind: 'hands',
       minutes: whole(Math.min(told ?? HAND_STEP_MINUTES, 8 * MOST_HAND_MINUTES)),
       because: told === null ? 'the step says no time: convention' : 'as told',
@@ -178,12 +189,12 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
   ];
 }
 
-function portioning({ name, portions }: Plan): Draft[] {
+function portioning({ portions }: Plan): Draft[] {
   if (portions === 0) return [];
   const minutes = whole(portions / PORTIONS_A_MINUTE);
   const pieces = Math.ceil(minutes / MOST_HAND_MINUTES);
   return Array.from({ length: pieces }, (_, index) => ({
-    name: `Portion: ${name}${pieces > 1 ? ` (${index + 1} of ${pieces})` : ''}`,
+    what: `Portion${pieces > 1 ? ` (${index + 1} of ${pieces})` : ''}`,
     kind: 'portion' as const,
     minutes: whole(minutes / pieces),
     because: `${counted(portions, 'portion')} at ${PORTIONS_A_MINUTE} a minute: convention`,
@@ -199,7 +210,10 @@ function tasksOf(plan: Plan, number: number, ground: ServiceGround): ServiceTask
     const id = `${number + 1}.${tasks.length + 1}`;
     tasks.push({
       id,
+      name: `${plan.name}: ${draft.what}`,
+      dish: plan.name,
       ...draft,
+      handMinutes: draft.people === 0 ? 0 : (draft.handMinutes ?? draft.minutes),
       madeKey: plan.key,
       recipeId: plan.recipeId,
       machine: machine?.id ?? null,

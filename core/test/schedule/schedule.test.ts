@@ -7,7 +7,11 @@ const seeds = (count: number): number[] => Array.from({ length: runs(count) }, (
 
 test('a plan keeps order, capacities and settings, and is never below its bound', () => {
   for (const seed of seeds(30)) {
-    const problem = randomSchedule(seed, { tasks: 5 + (seed % 40), hasSettings: seed % 2 === 0 });
+    const problem = randomSchedule(seed, {
+      tasks: 5 + (seed % 40),
+      hasSettings: seed % 2 === 0,
+      hasParts: seed % 3 === 0,
+    });
     const plan = schedule(problem, { plans: 200 });
     expect([seed, faultsOf(problem, startsOf(plan))]).toEqual([seed, []]);
     expect(plan.feasible).toBe(true);
@@ -53,7 +57,11 @@ function plainBound({ resources, tasks }: ScheduleProblem): number {
 
 test('where a plan that keeps every window exists, one is found', () => {
   for (const seed of seeds(24)) {
-    const problem = randomSchedule(seed * 13, { tasks: 4 + (seed % 27), hasWindows: true });
+    const problem = randomSchedule(seed * 13, {
+      tasks: 4 + (seed % 27),
+      hasWindows: true,
+      hasParts: seed % 2 === 0,
+    });
     const plan = schedule(problem);
     expect([seed, plan.feasible, faultsOf(problem, startsOf(plan))]).toEqual([seed, true, []]);
   }
@@ -61,7 +69,12 @@ test('where a plan that keeps every window exists, one is found', () => {
 
 test('backwards from the end everything keeps all of it too, and starts no earlier', () => {
   for (const seed of seeds(20)) {
-    const problem = randomSchedule(seed * 5, { tasks: 12, hasWindows: seed % 2 === 0, hasSettings: true });
+    const problem = randomSchedule(seed * 5, {
+      tasks: 12,
+      hasWindows: seed % 2 === 0,
+      hasSettings: true,
+      hasParts: seed % 3 === 0,
+    });
     const [early, late] = [schedule(problem), schedule(problem, { isLate: true })];
     expect([seed, faultsOf(problem, startsOf(late))]).toEqual([seed, []]);
     const sum = (plan: typeof early): number => plan.tasks.reduce((total, { start }) => total + start, 0);

@@ -20,6 +20,8 @@ const VIEWS = [
   '/larder/packs',
   POT,
   '/menu',
+  '/services',
+  '/services/1970-01-02-lunch',
   '/prepare',
   '/kitchen',
   `${POT}/loads`,

@@ -2,6 +2,7 @@
 import {
   daySheet,
   demandOf,
+  eatenTold,
   eatersSteps,
   kitchenThatDay,
   madeFor,
@@ -15,11 +16,12 @@ import {
   shoppingList,
   type Demand,
   type Dishes,
+  type EatenTold,
   type EatenDish,
-  type Kitchen,
   type Schedule,
   type ScheduleProblem,
   type Service,
+  type ServiceFault,
   type ServiceGround,
   type ServiceList,
   type ServicePlan,
@@ -49,28 +51,42 @@ async function dishesOf(store: Store): Promise<Dishes> {
   return new Map(all.filter(({ recipe }) => !recipe.isComponent).map(({ recipe }) => [recipe.id, recipe]));
 }
 
-/** Refuses a service that cannot be, with every fault by its row. */
-export async function mustStand(service: Service, store: Store): Promise<void> {
+/** A fault with its sentence. */
+export type ToldFault = ServiceFault & { message: string };
+
+async function faultsOf(service: Service, store: Store): Promise<ToldFault[]> {
   const kitchen = await store.kitchens.kitchen(service.kitchenId);
-  const faults = serviceFaults(service, kitchen, await dishesOf(store));
-  if (faults.length > 0)
-    throw new ApiError(
-      'service-refused',
-      faults.map((fault) => ({ ...fault, message: serviceFaultText(fault) })),
-    );
+  return serviceFaults(service, kitchen, await dishesOf(store)).map((fault) => ({
+    ...fault,
+    message: serviceFaultText(fault),
+  }));
 }
 
-/** What a kept service is worked out with. Groups and dishes that are gone since are told, not passed over. */
-export async function groundOf(service: Service, store: Store): Promise<ServiceGround & { asItIs: Kitchen }> {
+/** Refuses a service that cannot be, with every fault by its row. */
+export async function mustStand(service: Service, store: Store): Promise<void> {
+  const faults = await faultsOf(service, store);
+  if (faults.length > 0) throw new ApiError('service-refused', faults);
+}
+
+/** What a kept service is worked out with; refused where a group or dish of it is gone since. */
+export async function groundOf(service: Service, store: Store): Promise<ServiceGround> {
   await mustStand(service, store);
-  const asItIs = await store.kitchens.kitchen(service.kitchenId);
+  const kitchen = await store.kitchens.kitchen(service.kitchenId);
   return {
     service,
-    kitchen: kitchenThatDay(asItIs, service),
-    asItIs,
+    kitchen: kitchenThatDay(kitchen, service),
     book: await store.recipes.book(),
     dishes: await dishesOf(store),
   };
+}
+
+/** Who eats which; where a group, a dish or a machine of it is gone since, that is told, and nothing is worked out. */
+export async function viewOf(
+  service: Service,
+  store: Store,
+): Promise<{ eaten: EatenTold; faults: ToldFault[] }> {
+  const faults = await faultsOf(service, store);
+  return { faults, eaten: faults.length > 0 ? [] : eatenTold(await eatenIn(await groundOf(service, store))) };
 }
 
 export async function eatenIn(ground: ServiceGround): Promise<EatenDish[]> {

@@ -8,6 +8,8 @@ import {
   setList,
   type Kitchen,
   type Service,
+  planTold,
+  serviceOf,
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
@@ -16,10 +18,18 @@ import { listOf, ofKitchen, telling, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
 import type { Store } from '../store';
 import { calendarOf, listCsv, tasksCsv } from './calendar';
-import { eatenIn, groundOf, listOfService, LISTS, mustStand, plannedIn, scheduledIn } from './compute';
+import {
+  eatenIn,
+  groundOf,
+  viewOf,
+  listOfService,
+  LISTS,
+  mustStand,
+  plannedIn,
+  scheduledIn,
+} from './compute';
 import { newService, planWish, savedService, scheduleRequest } from './schemas';
-import type { ServiceStore } from './store';
-import { eatenTold, planTold, serviceOf, serviceTold } from './told';
+import { savedTold, type ServiceStore } from './store';
 
 const ICS = 'text/calendar; charset=utf-8';
 const NEW = 'POST /api/services';
@@ -202,7 +212,7 @@ export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => 
       const service = serviceOf('new', body);
       await mustStand(service, store);
       const saved = await services.create(service);
-      return { ...serviceTold(saved.service), version: saved.version };
+      return savedTold(saved);
     },
   }),
   route({
@@ -216,7 +226,7 @@ export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => 
     run: async ({ query }) => {
       const kitchen = await store.kitchens.kitchen(query.kitchenId);
       const saved = await services.list(kitchen.id);
-      return saved.map(({ service, version }) => ({ ...serviceTold(service), version }));
+      return saved.map(savedTold);
     },
   }),
   ...listRoutes(services, store),
@@ -255,13 +265,13 @@ export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => 
       id: Joi.string().required(),
       version: Joi.number().required(),
       eaten: Joi.array().required(),
+      faults: Joi.array().required(),
     }),
     answers: 'The service',
     example: { params: { id: NEW } },
     run: async ({ params }) => {
-      const { service, version } = await services.find(params.id);
-      const ground = await groundOf(service, store);
-      return { ...serviceTold(service), version, eaten: eatenTold(await eatenIn(ground)) };
+      const saved = await services.find(params.id);
+      return { ...savedTold(saved), ...(await viewOf(saved.service, store)) };
     },
   }),
   route({
@@ -287,7 +297,7 @@ export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => 
       await mustStand(service, store);
       await services.find(params.id);
       const saved = await services.save(service, version);
-      return { ...serviceTold(saved.service), version: saved.version };
+      return savedTold(saved);
     },
   }),
   route({

@@ -1,6 +1,13 @@
 /** What the API takes of services and of schedules, as Joi schemas. */
 import Joi from 'joi';
-import { MOST_DISHES, MOST_HEADS, MOST_MINUTES, MOST_TASKS, type ScheduleProblem } from '@hand-ladle/core';
+import {
+  MOST_DISHES,
+  MOST_HEADS,
+  MOST_MINUTES,
+  MOST_TASKS,
+  type ScheduleProblem,
+  type ToldService,
+} from '@hand-ladle/core';
 import { date, grams, id } from '../http/words';
 
 const clock = Joi.string()
@@ -9,19 +16,6 @@ const clock = Joi.string()
 const minute = Joi.number().integer().min(0).max(MOST_MINUTES);
 
 const stretch = { from: clock.required(), to: clock.required() };
-
-/** A service as it is told. */
-export interface ToldService {
-  kitchenId: string;
-  date: string;
-  meal: string;
-  readyAt: string;
-  heads: { groupId: string; heads: number; portionGrams: number | null; site: string; codes: string[] }[];
-  dishes: { recipeId: string; share: number; course: string }[];
-  overShare?: number;
-  team?: { people: number; from: string; to: string; breaks: { from: string; to: string }[] };
-  without: string[];
-}
 
 const fields = {
   kitchenId: id.required(),
@@ -97,6 +91,8 @@ export const scheduleRequest = Joi.object<ScheduleProblem & { seconds?: number }
               resource: name.required(),
               amount: Joi.number().min(0).max(1_000_000).required(),
               setting: Joi.number().min(-1000).max(10_000),
+              from: minute,
+              to: minute,
             }),
           )
           .max(50)

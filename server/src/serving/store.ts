@@ -1,6 +1,6 @@
 /** Services as they are kept, each with a version: two people may change one. */
 import { UniqueConstraintError } from 'sequelize';
-import type { Service } from '@hand-ladle/core';
+import { serviceTold, type SavedServiceTold, type Service } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import { idOf, value, type Row } from '../database/row';
 import { ApiError } from '../http/errors';
@@ -9,6 +9,12 @@ export interface SavedService {
   service: Service;
   version: number;
 }
+
+/** A kept service as it is told. */
+export const savedTold = ({ service, version }: SavedService): SavedServiceTold => ({
+  ...serviceTold(service),
+  version,
+});
 
 const savedOf = (row: Row): SavedService => ({
   service: value<Service>(row, 'data'),
@@ -73,7 +79,7 @@ export class ServiceStore {
       { kitchenId, date, data: service, version: version + 1 },
       { where: { id, version } },
     );
-    if (changed !== 1) throw new ApiError('service-conflict', [await this.find(id)]);
+    if (changed !== 1) throw new ApiError('service-conflict', [savedTold(await this.find(id))]);
     return { service, version: version + 1 };
   }
 

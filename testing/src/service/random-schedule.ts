@@ -8,32 +8,38 @@ export interface RandomSchedule {
   hasWindows?: boolean;
   /** Some machines stand at one of two settings. */
   hasSettings?: boolean;
+  /** Some machines are away for a while, and some are held for a part of a task only. */
+  hasParts?: boolean;
 }
 
 /** A problem of the classic kind: four resources, one to ten minutes, up to two tasks before each. */
 export function randomSchedule(
   seed: number,
-  { tasks: count, hasWindows, hasSettings }: RandomSchedule,
+  { tasks: count, hasWindows, hasSettings, hasParts }: RandomSchedule,
 ): ScheduleProblem {
   const random = randomFrom(seed);
   const whole = (low: number, high: number): number => low + Math.floor(random() * (high - low + 1));
   const resources = Array.from({ length: 4 }, (_, index) => ({
     id: `machine ${index}`,
     capacity: whole(8, 17),
+    ...(hasParts ? { closed: [{ from: 6 + index, to: 14 + index }] } : {}),
   }));
   const tasks = Array.from({ length: count }, (_, index): ScheduleTask => {
     const before = Array.from({ length: Math.min(index, whole(0, 2)) }, () =>
       whole(Math.max(0, index - 12), index - 1),
     );
+    const minutes = whole(1, 10);
     return {
       id: `task ${index}`,
-      minutes: whole(1, 10),
+      minutes,
       needs: resources
         .filter(() => random() < 0.6)
         .map(({ id }, machine) => ({
           resource: id,
           amount: whole(1, 8),
           ...(hasSettings && machine === 0 ? { setting: whole(1, 2) * 90 } : {}),
+          ...(hasParts && machine === 1 ? { to: Math.ceil(minutes / 3) } : {}),
+          ...(hasParts && machine === 2 ? { from: Math.floor(minutes / 2) } : {}),
         })),
       after: [...new Set(before)].map((each) => `task ${each}`),
     };
@@ -86,10 +92,15 @@ export function faultsOf(
   }
   const last = Math.max(0, ...tasks.map(({ id }) => endOf(id)));
   for (let minute = 0; minute < last; minute += 1)
-    for (const { id, capacity } of resources) {
-      const uses = tasks
-        .filter((task) => starts.get(task.id)! <= minute && minute < endOf(task.id))
-        .flatMap(({ needs }) => needs.filter(({ resource }) => resource === id));
+    for (const { id, capacity, closed = [] } of resources) {
+      const uses = tasks.flatMap(({ id: task, minutes, needs }) =>
+        needs.filter(({ resource, from = 0, to = minutes }) => {
+          const within = minute - starts.get(task)!;
+          return resource === id && from <= within && within < to;
+        }),
+      );
+      if (uses.length > 0 && closed.some(({ from, to }) => from <= minute && minute < to))
+        faults.push(`${id} is not there at ${minute}`);
       if (uses.reduce((sum, { amount }) => sum + amount, 0) > capacity + 1e-9)
         faults.push(`${id} is over at ${minute}`);
       if (new Set(uses.flatMap(({ setting }) => (setting === undefined ? [] : [setting]))).size > 1)

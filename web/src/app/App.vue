@@ -46,6 +46,7 @@ router.afterEach(() => (unloaded.value = null));
     <nav aria-label="Work">
       <RouterLink to="/take-in">Take in</RouterLink>
       <RouterLink to="/" :class="{ here: /^\/(?:dishes|menu)/.test($route.path) }">Dishes</RouterLink>
+      <RouterLink to="/services">Services</RouterLink>
       <RouterLink to="/prepare">Prepare</RouterLink>
       <RouterLink to="/labels" :class="{ here: /^\/(?:printer|people|batches)/.test($route.path) }"
         >Labels</RouterLink
@@ -232,8 +233,10 @@ main:focus {
   nav a {
     flex: 1;
     justify-content: center;
-    padding: 0 5px;
+    padding: 0 3px;
     font-size: var(--text-s);
+    font-stretch: var(--narrow);
+    white-space: nowrap;
   }
 }
 </style>

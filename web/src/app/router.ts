@@ -37,6 +37,18 @@ export const router = createRouter({
       meta: { title: 'Import a table' },
     },
     {
+      path: '/services',
+      name: 'services',
+      component: () => import('../service/ServicesView.vue'),
+      meta: { title: 'Services' },
+    },
+    {
+      path: '/services/:id',
+      name: 'service',
+      component: () => import('../service/ServiceView.vue'),
+      meta: { title: 'Service' },
+    },
+    {
       path: '/menu',
       name: 'menu',
       component: () => import('../menu/MenuView.vue'),

@@ -11,8 +11,10 @@ const props = withDefaults(
     most?: number;
     isWhole?: boolean;
     takesWeight?: boolean;
+    /** What an empty field means. */
+    empty?: string;
   }>(),
-  { least: 0, most: 1_000_000 },
+  { least: 0, most: 1_000_000, empty: 'not known' },
 );
 /** Null where the field was emptied: nobody knows the figure. */
 const emit = defineEmits<{ set: [value: number | null] }>();
@@ -49,7 +51,7 @@ function keep(): void {
       :data-takes-weight="takesWeight ? '' : undefined"
       :aria-label="label"
       :aria-invalid="problem !== ''"
-      :placeholder="value === null ? 'not known' : ''"
+      :placeholder="value === null ? empty : ''"
       @change="keep"
     />
     <span v-if="problem" class="problem" role="alert">{{ problem }}</span>

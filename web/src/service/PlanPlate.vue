@@ -1,0 +1,218 @@
+<script setup lang="ts">
+/** The plan, backwards from the bell: when it begins, how good it can be, what is short, and everything in time. */
+import { computed, ref } from 'vue';
+import {
+  clockText,
+  dayText,
+  type Kitchen,
+  type PlanChanges,
+  type PlanTold,
+  type SavedServiceTold,
+} from '@hand-ladle/core';
+import PlanLanes from './PlanLanes.vue';
+import { daysOf, VIEWS, type ViewId } from './lanes';
+
+const props = defineProps<{
+  plan: PlanTold;
+  service: SavedServiceTold;
+  kitchen: Kitchen;
+  changes: PlanChanges | null;
+  isPlanning: boolean;
+}>();
+const emit = defineEmits<{ better: [] }>();
+
+const view = ref<ViewId>('station');
+const VIEW_NAMES: Record<ViewId, string> = { station: 'By station', person: 'By person', dish: 'By dish' };
+const days = computed(() => daysOf(props.plan.tasks, view.value, props.kitchen));
+const first = computed(() => props.plan.tasks[0]);
+const when = (minute: number): string => {
+  const day = dayText(minute);
+  return day === 'on the day' ? clockText(minute) : `${clockText(minute)}, ${day}`;
+};
+const hoursText = (minutes: number): string =>
+  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+const gap = computed(() => props.plan.makespanMinutes - props.plan.lowerBoundMinutes);
+const boundText = computed(() =>
+  props.plan.isProven || gap.value <= 0
+    ? 'No plan begins later: that is proven.'
+    : `No plan can begin more than ${hoursText(gap.value)} later: that is proven.`,
+);
+const tooLong = computed(() => props.plan.holds.filter(({ isTooLong }) => isTooLong));
+const moved = computed(() => {
+  const { added = [], gone = [], changed = [] } = props.changes ?? {};
+  return added.length + gone.length + changed.length === 0 ? null : { added, gone, changed };
+});
+const fewer = 12;
+</script>
+
+<template>
+  <section class="plate rimmed" aria-labelledby="plan-title" :aria-busy="isPlanning">
+    <h2 id="plan-title">The plan</h2>
+    <div v-if="!plan.feasible" class="hazard contains" role="alert">
+      <strong>It cannot be ready at {{ service.readyAt }}.</strong>
+      <ul>
+        <li v-for="each in plan.shortOf" :key="`${each.resource} ${each.from}`">
+          Short of {{ each.name }}: {{ each.amount }} more for {{ each.to - each.from }} min from
+          {{ when(each.from) }}
+        </li>
+        <li v-for="each in plan.late" :key="each.name">
+          {{ each.name }}: begun {{ each.minutes }} min before there is anybody to begin it
+        </li>
+      </ul>
+      <p>
+        What would help: a machine or a pair of hands more at that time, fewer dishes on it, or a part made
+        the day before.
+      </p>
+    </div>
+    <p v-else-if="first" class="lead">
+      <strong>Begin {{ when(first.start) }}</strong> with {{ first.name }}; everything is ready at
+      {{ service.readyAt }}. {{ boundText }}
+    </p>
+    <p v-for="hold in tooLong" :key="hold.madeKey" class="hazard check">
+      {{ hold.name }} is cooked {{ hoursText(hold.minutes) }} before it is served: longer than the two hours
+      that hot food is held. Keep it at the hot-hold limit and write the temperature down, or cook it in two
+      batches.
+    </p>
+    <details v-if="moved" class="moved">
+      <summary>
+        The last change moved {{ moved.changed.length }} tasks, brought {{ moved.added.length }}, took
+        {{ moved.gone.length }}
+      </summary>
+      <ul>
+        <li v-for="each in moved.added.slice(0, fewer)" :key="`new ${each.name}`">
+          New: {{ each.name }}, {{ when(each.start) }}
+        </li>
+        <li v-for="each in moved.gone.slice(0, fewer)" :key="`gone ${each.name}`">Gone: {{ each.name }}</li>
+        <li v-for="each in moved.changed.slice(0, fewer)" :key="`moved ${each.after.name}`">
+          {{ each.after.name }}: {{ when(each.before.start) }} is now {{ when(each.after.start) }}
+        </li>
+      </ul>
+    </details>
+    <div class="views">
+      <div role="group" aria-label="The plan by">
+        <button
+          v-for="each in VIEWS"
+          :key="each"
+          class="choice"
+          :class="{ main: view === each }"
+          type="button"
+          :aria-pressed="view === each"
+          @click="view = each"
+        >
+          {{ VIEW_NAMES[each] }}
+        </button>
+      </div>
+      <button
+        v-if="gap > 0 && !plan.isProven"
+        class="choice plain"
+        type="button"
+        :disabled="isPlanning"
+        @click="emit('better')"
+      >
+        Look five seconds for a better one
+      </button>
+    </div>
+    <PlanLanes v-for="day in days" :key="`${view} ${day.day}`" :day="day" />
+    <p class="soft">
+      Minutes marked * are conventions, not the recipe’s. Cook to the look-test and the core temperature, not
+      to the clock.
+    </p>
+    <div class="scroll" tabindex="0" role="region" aria-label="All tasks">
+      <table class="sheet-table">
+        <thead>
+          <tr>
+            <th scope="col">From</th>
+            <th scope="col">To</th>
+            <th scope="col">What</th>
+            <th scope="col">Where</th>
+            <th scope="col">Who</th>
+            <th scope="col" class="why">Why so long</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="task in plan.tasks" :key="task.id" :class="task.kind">
+            <td class="figure">{{ when(task.start) }}</td>
+            <td class="figure">{{ clockText(task.end) }}{{ task.isConvention ? ' *' : '' }}</td>
+            <th scope="row">
+              {{ task.what }} <span class="soft of">{{ task.dish }}</span>
+            </th>
+            <td>
+              {{ kitchen.vessels.find(({ id }) => id === task.machine)?.name ?? ''
+              }}<template v-if="task.setCelsius !== null">, {{ task.setCelsius }} °C</template>
+            </td>
+            <td class="who">{{ task.person === null ? '' : `person ${task.person}` }}</td>
+            <td class="soft why">{{ task.because }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.lead {
+  font-size: var(--text-l);
+}
+
+.hazard {
+  margin-bottom: var(--space-2);
+  padding: var(--space-2) var(--space-3);
+}
+
+.hazard ul {
+  list-style: disc;
+  padding-left: var(--space-4);
+}
+
+.moved {
+  margin: var(--space-2) 0;
+}
+
+.moved summary {
+  min-height: 34px;
+  font-weight: 560;
+}
+
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  justify-content: space-between;
+  margin: var(--space-3) 0;
+}
+
+.views > div {
+  display: flex;
+  gap: 6px;
+}
+
+.scroll {
+  max-height: 460px;
+  overflow: auto;
+}
+
+.of {
+  display: block;
+  font-size: var(--text-s);
+  font-weight: 400;
+}
+
+td.figure,
+.who {
+  white-space: nowrap;
+}
+
+.clean th {
+  color: var(--amber);
+}
+
+.why {
+  font-size: var(--text-s);
+}
+
+@media (max-width: 700px) {
+  .why {
+    display: none;
+  }
+}
+</style>

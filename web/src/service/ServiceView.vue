@@ -1,0 +1,189 @@
+<script setup lang="ts">
+/** One service: heads in, a plan out. Whatever is changed here is kept and planned anew. */
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { clockText, dayText, type Digest } from '@hand-ladle/core';
+import { server } from '../api/client';
+import { useBook } from '../state/book';
+import { useFirstRead } from '../state/first-read';
+import { useKeepOnLeave } from '../state/keep-on-leave';
+import SaveBar from '../ui/SaveBar.vue';
+import DishesPlate from './DishesPlate.vue';
+import HeadsPlate from './HeadsPlate.vue';
+import ListsPlate from './ListsPlate.vue';
+import { useOpenService } from './open-service';
+import PlanPlate from './PlanPlate.vue';
+import { services } from './service-server';
+
+const route = useRoute();
+const router = useRouter();
+const book = useBook();
+const store = useOpenService();
+const dishes = shallowRef<Digest[]>([]);
+const refusal = ref('');
+
+const { problem, again } = useFirstRead(async () => {
+  await book.ready();
+  await store.open(String(route.params['id']));
+  const all = await server.digests(store.service!.kitchenId);
+  dishes.value = all.filter(({ isComponent }) => !isComponent);
+});
+onMounted(again);
+watch(
+  () => route.params['id'],
+  (now) => now !== undefined && void again(),
+);
+useKeepOnLeave(store);
+
+const service = computed(() => store.service);
+const kitchen = computed(() => book.kitchens.find(({ id }) => id === service.value?.kitchenId) ?? null);
+const first = computed(() => store.plan?.tasks[0] ?? null);
+const STATE = {
+  saved: 'Kept',
+  changed: 'Keeping …',
+  saving: 'Keeping …',
+  conflict: '',
+  refused: '',
+  unreachable: '',
+} as const;
+
+async function remove(): Promise<void> {
+  try {
+    await services.remove(service.value!.id);
+    await router.push('/services');
+  } catch (error) {
+    refusal.value = (error as Error).message;
+  }
+}
+const valueOf = (event: Event): string => (event.target as HTMLInputElement).value;
+</script>
+
+<template>
+  <SaveBar
+    :status="store.status"
+    :message="store.message"
+    @theirs="store.takeTheirs()"
+    @mine="store.putMineOver()"
+    @undo="store.undo()"
+  />
+  <p v-if="problem || refusal || store.problem" class="wrong" role="alert">
+    {{ problem || refusal || store.problem }}
+  </p>
+  <div v-if="service && kitchen" class="page">
+    <header class="head">
+      <h1>{{ service.meal }}</h1>
+      <label
+        ><span class="unseen">Day</span>
+        <input
+          class="field"
+          type="date"
+          :value="service.date"
+          @change="valueOf($event) && store.change({ date: valueOf($event) })"
+      /></label>
+      <label
+        >ready at
+        <input
+          class="field"
+          type="time"
+          :value="service.readyAt"
+          @change="valueOf($event) && store.change({ readyAt: valueOf($event) })"
+      /></label>
+      <p class="facts" aria-live="polite">
+        <span
+          ><b class="figure">{{ store.heads }}</b> heads</span
+        >
+        <span v-if="store.isPlanning">planning …</span>
+        <span v-else-if="store.plan && !store.plan.feasible" class="cannot">cannot be ready in time</span>
+        <span v-else-if="first"
+          >begins <b class="figure">{{ clockText(first.start) }}</b> {{ dayText(first.start) }}</span
+        >
+      </p>
+      <span class="state soft" data-testid="service-state">{{ STATE[store.status] }}</span>
+      <button class="choice plain" type="button" :disabled="!store.canUndo" @click="store.undo()">
+        Undo
+      </button>
+      <button class="choice plain" type="button" :disabled="!store.canRedo" @click="store.redo()">
+        Redo
+      </button>
+    </header>
+    <div class="two">
+      <HeadsPlate :service="service" :kitchen="kitchen" :heads="store.heads" @change="store.change($event)" />
+      <DishesPlate
+        :service="service"
+        :kitchen="kitchen"
+        :eaten="store.eaten"
+        :dishes="dishes"
+        @change="store.change($event)"
+      />
+    </div>
+    <PlanPlate
+      v-if="store.plan && store.plan.tasks.length > 0"
+      :plan="store.plan"
+      :service="service"
+      :kitchen="kitchen"
+      :changes="store.changes"
+      :is-planning="store.isPlanning"
+      @better="store.work(5)"
+    />
+    <ListsPlate v-if="service.dishes.length > 0" :id="service.id" :version="service.version" />
+    <p>
+      <button class="choice plain" type="button" @click="remove">Take this service off the list</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: var(--space-4);
+  max-width: 1480px;
+  margin: 0 auto;
+  padding: 14px 20px var(--space-6);
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2) var(--space-4);
+  align-items: center;
+}
+
+h1 {
+  font-size: var(--text-xl);
+}
+
+.facts {
+  display: flex;
+  gap: var(--space-4);
+  font-size: var(--text-l);
+}
+
+.cannot {
+  color: var(--brick);
+  font-weight: 660;
+}
+
+.state {
+  margin-left: auto;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: minmax(340px, 460px) minmax(0, 1fr);
+  gap: var(--space-4);
+  align-items: start;
+}
+
+.wrong {
+  padding: var(--space-2) 20px;
+  color: var(--brick);
+  font-weight: 600;
+}
+
+@media (max-width: 1000px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,33 @@
+/** What the pages of the services ask the server. */
+import type { PlanTold, SavedServiceTold, ServiceList, ServiceView, ToldService } from '@hand-ladle/core';
+import { call } from '../api/client';
+
+const at = (id: string): string => `/api/services/${encodeURIComponent(id)}`;
+
+/** What is sent of a service: what a person says of it, nothing that is worked out. */
+export const sentOf = (saved: SavedServiceTold): ToldService => {
+  const { kitchenId, date, meal, readyAt, heads, dishes, overShare, team, without } = saved;
+  return { kitchenId, date, meal, readyAt, heads, dishes, overShare, team, without };
+};
+
+export const LIST_NAMES = {
+  day: 'Day sheet',
+  pull: 'Pull list',
+  prep: 'Prep list',
+  shopping: 'Shopping list',
+} as const;
+export type ListId = keyof typeof LIST_NAMES;
+
+export const services = {
+  list: (kitchenId: string) =>
+    call<SavedServiceTold[]>(`/api/services?kitchenId=${encodeURIComponent(kitchenId)}`),
+  create: (told: ToldService) => call<SavedServiceTold>('/api/services', 'POST', told),
+  save: (id: string, told: ToldService, version: number) =>
+    call<SavedServiceTold>(at(id), 'PUT', { ...told, version }),
+  find: (id: string) => call<ServiceView>(at(id)),
+  plan: (id: string, seconds?: number) =>
+    call<PlanTold>(`${at(id)}/plan`, 'POST', seconds === undefined ? {} : { seconds }),
+  remove: (id: string) => call<{ id: string }>(at(id), 'DELETE'),
+  shown: (id: string, list: ListId) => call<ServiceList>(`${at(id)}/${list}`),
+  fileAt: (id: string, ending: string): string => `${at(id)}${ending}`,
+};
