@@ -115,6 +115,16 @@ const VIEWS = [
       await page.waitForSelector('[data-component]');
     },
   ],
+  [
+    'service',
+    [1280, 1400],
+    async (page) => {
+      await open('/services')(page);
+      await page.getByRole('link', { name: /Lunch/ }).click();
+      await page.getByText('everything is ready at').waitFor();
+      await page.locator('#plan-title').evaluate((each) => each.closest('section').scrollIntoView());
+    },
+  ],
   ['hazards', [1280, 800], open(`${POT}/hazards`)],
   [
     'portion',
@@ -152,16 +162,6 @@ const VIEWS = [
     },
   ],
   ['free-from', [1280, 800], planned],
-  [
-    'compare',
-    [1280, 800],
-    async (page) => {
-      await planned(page);
-      await page.getByRole('button', { name: 'Make this variant' }).first().click();
-      await page.getByRole('link', { name: 'Compare line by line' }).click();
-      await page.waitForSelector('tr.swapped');
-    },
-  ],
 ];
 
 await main(async () => {

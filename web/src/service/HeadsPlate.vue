@@ -59,8 +59,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       <tbody>
         <tr v-for="(row, index) in rows" :key="`${row.groupId} ${row.site}`">
           <th scope="row">
-            {{ groupOf(row.groupId)?.name ?? row.groupId
-            }}<template v-if="row.site">, {{ row.site }}</template>
+            {{ groupOf(row.groupId)?.name ?? row.groupId }}
             <span class="soft needs">{{ [row.site, needsOf(row.groupId)].filter(Boolean).join(': ') }}</span>
           </th>
           <td class="right">

@@ -1,0 +1,136 @@
+import { createPinia, setActivePinia } from 'pinia';
+import type { SavedServiceTold } from '@hand-ladle/core';
+import { daysOf, type Task } from '../src/service/lanes';
+import { useOpenService } from '../src/service/open-service';
+import { services } from '../src/service/service-server';
+
+const task = (fields: Partial<Task>): Task => ({
+  id: `${fields.dish} ${fields.start}`,
+  name: 'a task',
+  dish: 'Soup',
+  what: 'Simmer',
+  kind: 'cook',
+  madeKey: 'soup',
+  recipeId: 'soup',
+  minutes: 30,
+  machine: null,
+  amount: 0,
+  setCelsius: null,
+  people: 1,
+  handMinutes: 30,
+  after: [],
+  isConvention: false,
+  because: '',
+  start: 600,
+  end: 630,
+  resource: null,
+  person: 1,
+  startsAt: '',
+  endsAt: '',
+  ...fields,
+});
+const kitchen = { vessels: [{ id: 'oven', name: 'Oven' }] } as unknown as Parameters<typeof daysOf>[2];
+
+describe('lanes', () => {
+  test('what runs at once stands on lines of its own, and none lies over another', () => {
+    const tasks = [
+      task({ start: 600, end: 660 }),
+      task({ start: 630, end: 700 }),
+      task({ start: 660, end: 690 }),
+    ];
+    const [day] = daysOf(tasks, 'dish', kitchen);
+    expect(day!.lanes.map(({ name, lines }) => [name, lines])).toEqual([['Soup', 2]]);
+    expect(day!.lanes[0]!.placed.map(({ line }) => line)).toEqual([0, 1, 0]);
+    expect([day!.from, day!.to]).toEqual([600, 720]);
+  });
+
+  test('a day before stands before the day, stations in the order of the kitchen, waiting last', () => {
+    const tasks = [
+      task({ start: -500, end: -400, kind: 'wait' }),
+      task({ start: 600, end: 620, machine: 'oven', resource: 'oven, 2' }),
+      task({ start: 610, end: 640, machine: null }),
+      task({ start: 500, end: 700, kind: 'wait' }),
+    ];
+    const days = daysOf(tasks, 'station', kitchen);
+    expect(days.map(({ day }) => day)).toEqual([-1, 0]);
+    expect(days[1]!.lanes.map(({ name }) => name)).toEqual([
+      'Bench',
+      'Oven, 2',
+      'Soaking, resting, chilling',
+    ]);
+  });
+
+  test('by person, what nobody stands at is last', () => {
+    const tasks = [task({ person: null, people: 0 }), task({ person: 2 }), task({ person: 1 })];
+    const [day] = daysOf(tasks, 'person', kitchen);
+    expect(day!.lanes.map(({ name }) => name)).toEqual(['Person 1', 'Person 2', 'Nobody stands at it']);
+  });
+});
+
+const saved = (fields: Partial<SavedServiceTold> = {}): SavedServiceTold => ({
+  id: 'lunch',
+  kitchenId: 'ward',
+  date: '2026-12-01',
+  meal: 'Lunch',
+  readyAt: '12:00',
+  heads: [{ groupId: 'everyone', heads: 10, portionGrams: null, site: '', codes: [] }],
+  dishes: [],
+  overShare: 0,
+  team: { people: 1, from: '06:00', to: '14:00', breaks: [] },
+  without: [],
+  version: 1,
+  ...fields,
+});
+const planned = (start: number) => ({ feasible: true, tasks: [task({ start, end: start + 30 })] });
+
+describe('the open service', () => {
+  beforeEach(() => {
+    jest.useFakeTimers();
+    setActivePinia(createPinia());
+  });
+  afterEach(() => {
+    jest.useRealTimers();
+    jest.restoreAllMocks();
+  });
+
+  test('a change is kept, sends nothing that is worked out, and is planned anew with what it moved', async () => {
+    jest
+      .spyOn(services, 'find')
+      .mockImplementation(() => Promise.resolve({ ...saved(), eaten: [], faults: [] }));
+    jest
+      .spyOn(services, 'plan')
+      .mockResolvedValueOnce(planned(600) as never)
+      .mockResolvedValueOnce(planned(580) as never);
+    const save = jest
+      .spyOn(services, 'save')
+      .mockImplementation((_, told, version) =>
+        Promise.resolve(saved({ ...told, version: version + 1 } as never)),
+      );
+    const store = useOpenService();
+    await store.open('lunch');
+    expect([store.heads, store.changes]).toEqual([10, null]);
+    store.change({ heads: [{ groupId: 'everyone', heads: 17, portionGrams: null, site: '', codes: [] }] });
+    expect(store.heads).toBe(17);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(Object.keys(save.mock.calls[0]![1])).not.toContain('eaten');
+    expect(store.changes?.changed.map(({ before, after }) => [before.start, after.start])).toEqual([
+      [600, 580],
+    ]);
+    expect(store.status).toBe('saved');
+  });
+
+  test('where a dish is gone since, that is said and there is no plan', async () => {
+    jest
+      .spyOn(services, 'find')
+      .mockResolvedValue({
+        ...saved(),
+        eaten: [],
+        faults: [{ message: 'dish 1: "soup" is not in the book' }],
+      });
+    const plan = jest.spyOn(services, 'plan');
+    const store = useOpenService();
+    await store.open('lunch');
+    expect([store.problem, store.plan]).toEqual(['dish 1: "soup" is not in the book', null]);
+    expect(plan).not.toHaveBeenCalled();
+  });
+});
