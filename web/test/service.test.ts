@@ -120,13 +120,11 @@ describe('the open service', () => {
   });
 
   test('where a dish is gone since, that is said and there is no plan', async () => {
-    jest
-      .spyOn(services, 'find')
-      .mockResolvedValue({
-        ...saved(),
-        eaten: [],
-        faults: [{ message: 'dish 1: "soup" is not in the book' }],
-      });
+    jest.spyOn(services, 'find').mockResolvedValue({
+      ...saved(),
+      eaten: [],
+      faults: [{ message: 'dish 1: "soup" is not in the book' }],
+    });
     const plan = jest.spyOn(services, 'plan');
     const store = useOpenService();
     await store.open('lunch');
