@@ -10,6 +10,8 @@
 import type { Closure, Numbered } from './problem';
 
 const TOLERANCE = 1e-6;
+/** With more tasks than this nothing is argued by contradiction: that takes longer than planning. */
+const MOST_REFUTED = 160;
 
 /** The longest chain: heads, the task and what is behind it. */
 export const chainBound = ({ minutes, heads, tails }: Numbered): number =>
@@ -70,6 +72,7 @@ function doneBy(from: number, minutes: number, shut: readonly Closure[]): number
 /** Pairs of tasks that cannot run at once: together they need more than there is, or another setting. */
 export function clashes({ needs, capacities, minutes, count }: Numbered): [number, number][] {
   const pairs: [number, number][] = [];
+  if (count > MOST_REFUTED) return pairs;
   for (let one = 0; one < count; one += 1)
     for (let other = one + 1; other < count; other += 1) {
       // Only what is held from beginning to end keeps two tasks apart.
@@ -164,6 +167,7 @@ function isOverfull(problem: Numbered, { earliest, latest }: Windows): boolean {
 
 /** Whether it is proven that nothing can end by a minute (Infinity: that the deadlines cannot be kept at all). */
 export function isRefuted(problem: Numbered, pairs: readonly [number, number][], end: number): boolean {
+  if (problem.count > MOST_REFUTED) return false;
   const windows: Windows = {
     earliest: Float64Array.from(problem.heads),
     latest: Float64Array.from(problem.latest, (start, task) =>
@@ -178,6 +182,7 @@ export function isRefuted(problem: Numbered, pairs: readonly [number, number][],
 /** The proven least makespan; `known` is one that a plan has, above which nothing is looked for. */
 export function lowerBound(problem: Numbered, known: number): number {
   let low = Math.max(chainBound(problem), workBound(problem));
+  if (problem.count > MOST_REFUTED) return low;
   const pairs = clashes(problem);
   let high = known;
   // What is refuted for a minute is refuted for all before it.

@@ -47,6 +47,9 @@ export interface ScheduleWish {
 /** Plans made where nobody says how many: some tenths of a second for a kitchen's day. */
 export const PLANS_MADE = 3000;
 
+/** So many times as long where something is late and it is not proven that it must be. */
+const LOOK_LONGER = 8;
+
 /** Everything in time, whatever is over its capacity: where there is no room, where least is lacking. */
 function squeezed(problem: Numbered): Starts {
   const { minutes, needs, before, heads, latest, count, fixed } = problem;
@@ -121,7 +124,9 @@ export function* scheduleSteps(
   const search = searchSteps(by, seed);
   for (;;) {
     const { value, done } = search.next();
-    if (done || value.plans >= plans) return scheduleOf(problem, by, value, isLate);
+    // A deadline that is not kept yet is worth a longer look before it is said that it cannot be.
+    const most = value.cost.late > 0 ? plans * LOOK_LONGER : plans;
+    if (done || value.plans >= most) return scheduleOf(problem, by, value, isLate);
     yield {
       makespanMinutes: value.cost.makespan,
       lowerBoundMinutes: value.bound,

@@ -63,3 +63,4 @@ export {
   type ToldService,
   type ToldStretch,
 } from './told';
+export { headsFromRows, type HeadsTable, type RefusedRow } from './heads-table';

@@ -1,9 +1,11 @@
 /** Services: heads in, versions, demand, plan and lists out; and the bare scheduling of tasks on machines. */
 import Joi from 'joi';
+import Papa from 'papaparse';
 import {
   clockText,
   demandOf,
   faultText,
+  headsFromRows,
   scheduleFaults,
   setList,
   type Kitchen,
@@ -28,7 +30,7 @@ import {
   plannedIn,
   scheduledIn,
 } from './compute';
-import { newService, planWish, savedService, scheduleRequest } from './schemas';
+import { headsRequest, newService, planWish, savedService, scheduleRequest } from './schemas';
 import { savedTold, type ServiceStore } from './store';
 
 const ICS = 'text/calendar; charset=utf-8';
@@ -213,6 +215,25 @@ export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => 
       await mustStand(service, store);
       const saved = await services.create(service);
       return savedTold(saved);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/services/heads',
+    summary: 'Heads read from a table (group, heads, site, portion in grams, codes); nothing is kept',
+    body: headsRequest,
+    answer: tellingAll('heads', 'taken', 'refused'),
+    answers: 'Heads by group and site, and every row that was refused with the reason',
+    example: {
+      body: {
+        kitchenId: 'pebble-school',
+        text: 'group;heads;site\nNo gluten;6;Class 3\nNo gluten;x;Class 4',
+      },
+    },
+    run: async ({ body }) => {
+      const kitchen = await store.kitchens.kitchen(body.kitchenId);
+      const { data } = Papa.parse<string[]>(body.text.trim(), { delimitersToGuess: ['\t', ';', ',', '|'] });
+      return headsFromRows(data, kitchen);
     },
   }),
   route({

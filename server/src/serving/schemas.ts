@@ -106,3 +106,9 @@ export const scheduleRequest = Joi.object<ScheduleProblem & { seconds?: number }
     .required(),
   seconds,
 });
+
+/** A table of heads, as pasted or read from a file. */
+export const headsRequest = Joi.object<{ kitchenId: string; text: string }>({
+  kitchenId: id.required(),
+  text: Joi.string().max(500_000).required(),
+});

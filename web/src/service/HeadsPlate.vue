@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { exclusionName, type Kitchen, type SavedServiceTold } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
+import HeadsPaste from './HeadsPaste.vue';
 
 const props = defineProps<{ service: SavedServiceTold; kitchen: Kitchen; heads: number }>();
 const emit = defineEmits<{ change: [fields: Partial<SavedServiceTold>] }>();
@@ -91,6 +92,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       </tfoot>
     </table>
     <p class="soft">“Own” is the dish’s own portion.</p>
+    <HeadsPaste :kitchen-id="kitchen.id" @put="emit('change', { heads: $event })" />
     <h3>Who cooks</h3>
     <div class="team">
       <label

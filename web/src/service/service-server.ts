@@ -1,5 +1,12 @@
 /** What the pages of the services ask the server. */
-import type { PlanTold, SavedServiceTold, ServiceList, ServiceView, ToldService } from '@hand-ladle/core';
+import type {
+  HeadsTable,
+  PlanTold,
+  SavedServiceTold,
+  ServiceList,
+  ServiceView,
+  ToldService,
+} from '@hand-ladle/core';
 import { call } from '../api/client';
 
 const at = (id: string): string => `/api/services/${encodeURIComponent(id)}`;
@@ -27,6 +34,8 @@ export const services = {
   find: (id: string) => call<ServiceView>(at(id)),
   plan: (id: string, seconds?: number) =>
     call<PlanTold>(`${at(id)}/plan`, 'POST', seconds === undefined ? {} : { seconds }),
+  readHeads: (kitchenId: string, text: string) =>
+    call<HeadsTable>('/api/services/heads', 'POST', { kitchenId, text }),
   remove: (id: string) => call<{ id: string }>(at(id), 'DELETE'),
   shown: (id: string, list: ListId) => call<ServiceList>(`${at(id)}/${list}`),
   fileAt: (id: string, ending: string): string => `${at(id)}${ending}`,
