@@ -18,6 +18,7 @@ const task = (fields: Partial<Task>): Task => ({
   setCelsius: null,
   people: 1,
   handMinutes: 30,
+  lacks: null,
   after: [],
   isConvention: false,
   because: '',

@@ -84,11 +84,13 @@ export function headsFromRows(rows: readonly (readonly string[])[], kitchen: Kit
     const site = cells.site.slice(0, 60);
     const twice = own.find((code, at) => codes.has(`${site} ${code}`) || own.indexOf(code) !== at);
     if (twice !== undefined) return refuse(`the code "${twice}" stands there twice`);
-    for (const code of own) codes.add(`${site} ${code}`);
     const key = JSON.stringify([group.id, site]);
     const known = gathered.get(key);
+    if ((known?.heads ?? 0) + count! > MOST_HEADS)
+      return refuse(`more than ${MOST_HEADS} heads of ${group.name} with the rows above`);
     if (known && known.portionGrams !== portion)
       return refuse(`${group.name} has another portion size above; one size for a group and place`);
+    for (const code of own) codes.add(`${site} ${code}`);
     gathered.set(key, {
       groupId: group.id,
       heads: (known?.heads ?? 0) + count!,

@@ -11,7 +11,7 @@ import {
   type ScheduleTask,
   type Shortage,
 } from '../schedule';
-import type { Kitchen, Vessel } from '../kitchen';
+import type { Kitchen, Vessel, WorkKind } from '../kitchen';
 import type { EatenDish, ServiceGround } from './eaters';
 import { CLEAN_DOWN_MINUTES, HOT_HOLD_MINUTES } from './minutes';
 import type { Service } from './service';
@@ -54,6 +54,8 @@ export interface ServicePlan {
   isProven: boolean;
   shortOf: ServiceShortage[];
   late: { name: string; minutes: number }[];
+  /** Tasks for which the kitchen has no machine that day: they are in the plan as work of the hands, which is no way to do them. */
+  lacking: { name: string; work: WorkKind }[];
   holds: Hold[];
 }
 
@@ -161,6 +163,7 @@ export function withFreeFromFirst(made: readonly Made[], kitchen: Kitchen): Serv
           amount: vessel.kind === 'oven' ? vessel.levels : vessel.count,
           setCelsius: null,
           people: 1,
+          lacks: null,
           handMinutes: CLEAN_DOWN_MINUTES[vessel.kind],
           after: [...first.on],
           isConvention: true,
@@ -283,8 +286,9 @@ export function* planServiceSteps(
       })
       .sort((one, other) => one.start - other.start || one.id.localeCompare(other.id));
     shareOut(timed, service.team.people);
+    const lacking = timed.flatMap(({ name, lacks }) => (lacks === null ? [] : [{ name, work: lacks }]));
     return {
-      feasible: found.feasible,
+      feasible: found.feasible && lacking.length === 0,
       tasks: timed,
       makespanMinutes: found.makespanMinutes,
       lowerBoundMinutes: found.lowerBoundMinutes,
@@ -299,6 +303,7 @@ export function* planServiceSteps(
         name: tasks.find((task) => task.id === id)!.name,
         minutes,
       })),
+      lacking,
       holds: holdsIn(timed, made, service.readyMinute),
     };
   };

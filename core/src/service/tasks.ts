@@ -53,6 +53,8 @@ export interface ServiceTask {
   /** Minutes at its beginning that the people stand at it; then it goes on alone. */
   handMinutes: number;
   after: string[];
+  /** The work of a machine that this kitchen does not have that day; null where nothing lacks. */
+  lacks: WorkKind | null;
   /** The minutes are a convention, not the recipe's. */
   isConvention: boolean;
   /** How the minutes come about. */
@@ -95,6 +97,7 @@ interface Draft {
   people: number;
   /** All of them where nobody says. */
   handMinutes?: number;
+  lacks?: WorkKind;
   machine?: { id: string; amount: number; setCelsius: number | null };
 }
 
@@ -164,7 +167,9 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
       handMinutes: setting,
     }));
   }
-  const isWait = isWaiting(text) || minutesInWords(text) !== null || (work !== null && told !== null);
+  // A dough is kneaded by hand where there is no mixer; nothing simmers, bakes, fries or blends without its machine.
+  const lacks = work && work !== 'mix' ? work : undefined;
+  const isWait = lacks === undefined && (isWaiting(text) || minutesInWords(text) !== null);
   if (isWait && told !== null)
     return [
       {
@@ -185,6 +190,7 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
       because: told === null ? 'the step says no time: convention' : 'as told',
       isConvention: told === null,
       people: 1,
+      ...(lacks === undefined ? {} : { lacks }),
     },
   ];
 }
@@ -213,6 +219,7 @@ function tasksOf(plan: Plan, number: number, ground: ServiceGround): ServiceTask
       name: `${plan.name}: ${draft.what}`,
       dish: plan.name,
       ...draft,
+      lacks: draft.lacks ?? null,
       handMinutes: draft.people === 0 ? 0 : (draft.handMinutes ?? draft.minutes),
       madeKey: plan.key,
       recipeId: plan.recipeId,

@@ -66,6 +66,8 @@ test('every row that cannot be taken is told by its row and reason, and the rest
       ['No soy', '2', '', 'big'],
       ['No soy', '2', '', '200'],
       ['No soy', '2', '', '300'],
+      ['Everyone else', '19999'],
+      ['Everyone else', '2'],
     ),
   ).toEqual([
     '2: "-3" is no whole number of heads',
@@ -79,5 +81,6 @@ test('every row that cannot be taken is told by its row and reason, and the rest
     '11: the code "C1" stands there twice',
     '12: "big" is no portion in grams',
     '14: No soy has another portion size above; one size for a group and place',
+    '16: more than 20000 heads of Everyone else with the rows above',
   ]);
 });

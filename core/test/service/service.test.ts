@@ -283,6 +283,26 @@ test('a day that is too short says what is short and is no plan', () => {
   }
 });
 
+test('without a machine to do it in, nothing is cooked by hand: it cannot be, and says which work', () => {
+  const { service } = randomService(11);
+  const soup: Service = {
+    ...service,
+    kitchenId: wardAsIs.id,
+    heads: [{ groupId: 'everyone', heads: 50, portionGrams: null, site: '', codes: [] }],
+    dishes: [{ recipeId: 'red-lentil-tomato-soup', share: 1, course: '' }],
+    readyMinute: 720,
+    team: PLAIN_TEAM,
+  };
+  const planWithout = (without: string[]) => {
+    const ground = groundFor({ ...soup, without }, wardAsIs);
+    return planService(eatersOf(ground), ground, { plans: 200 });
+  };
+  expect(planWithout([])).toMatchObject({ feasible: true, lacking: [] });
+  const bare = planWithout(wardAsIs.vessels.map(({ id }) => id));
+  expect(bare.feasible).toBe(false);
+  expect(new Set(bare.lacking.map(({ work }) => work))).toContain('simmer');
+});
+
 test('the same service is planned the same, and a late change is told by what it moved', () => {
   const { service, kitchen } = randomService(12);
   const ground = groundFor(service, kitchen);

@@ -23,7 +23,6 @@ export function calendarOf(plan: ServicePlan, { id, date, meal }: Service, kitch
   const { error, value } = createEvents(
     plan.tasks.map((task) => ({
       uid: `${id}-${task.id.replace(/\s+/g, '-')}@hand-ladle`,
-      productId: 'hand-ladle/service',
       title: task.name,
       start: partsOf(momentText(date, task.start)),
       end: partsOf(momentText(date, task.end)),
@@ -34,6 +33,7 @@ export function calendarOf(plan: ServicePlan, { id, date, meal }: Service, kitch
       location: task.machine ?? kitchen,
       description: `${meal}. ${task.because}${task.person === null ? '' : `. Person ${task.person}`}`,
     })),
+    { productId: 'hand-ladle/service' },
   );
   if (error || !value) throw error ?? new Error('the calendar is empty');
   return value;

@@ -55,6 +55,7 @@ const planAnswer = tellingAll(
   'shortOf',
   'holds',
   'late',
+  'lacking',
 );
 const paper = Joi.object<{ paper: 'a4' | 'letter' }>({
   paper: Joi.string().valid('a4', 'letter').default('a4'),

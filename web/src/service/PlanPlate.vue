@@ -8,6 +8,7 @@ import {
   type PlanChanges,
   type PlanTold,
   type SavedServiceTold,
+  type WorkKind,
 } from '@hand-ladle/core';
 import PlanLanes from './PlanLanes.vue';
 import { daysOf, VIEWS, type ViewId } from './lanes';
@@ -42,7 +43,14 @@ const moved = computed(() => {
   const { added = [], gone = [], changed = [] } = props.changes ?? {};
   return added.length + gone.length + changed.length === 0 ? null : { added, gone, changed };
 });
-const fewer = 12;
+const fewer = 8;
+const WORK_WORDS: Record<WorkKind, string> = {
+  simmer: 'simmer',
+  oven: 'bake',
+  fry: 'fry',
+  blend: 'blend',
+  mix: 'mix',
+};
 </script>
 
 <template>
@@ -55,10 +63,14 @@ const fewer = 12;
           Short of {{ each.name }}: {{ each.amount }} more for {{ each.to - each.from }} min from
           {{ when(each.from) }}
         </li>
-        <li v-for="each in plan.late" :key="each.name">
+        <li v-for="each in plan.lacking.slice(0, fewer)" :key="`no ${each.name}`">
+          No machine to {{ WORK_WORDS[each.work] }}: {{ each.name }}
+        </li>
+        <li v-for="each in plan.late.slice(0, fewer)" :key="each.name">
           {{ each.name }}: begun {{ each.minutes }} min before there is anybody to begin it
         </li>
       </ul>
+      <p v-if="plan.late.length > fewer">And {{ plan.late.length - fewer }} more tasks.</p>
       <p>
         What would help: a machine or a pair of hands more at that time, fewer dishes on it, or a part made
         the day before.
