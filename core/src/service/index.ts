@@ -64,3 +64,4 @@ export {
   type ToldStretch,
 } from './told';
 export { headsFromRows, type HeadsTable, type RefusedRow } from './heads-table';
+export { type Help, type HelpProgress, helpSteps } from './helps';

@@ -37,6 +37,8 @@ export const TRIMMING_MINUTES_A_KG = 2.5;
 export const PORTIONS_A_MINUTE = 8;
 /** Work of the hands is split into pieces of at most this, so that several can share it (convention). */
 export const MOST_HAND_MINUTES = 60;
+/** Pieces of one work, and loads of one step, that are planned one by one; more are one long task (convention). */
+export const MOST_PIECES = 12;
 /** Hot food is held no longer than this before it is served (convention; the time rule of the law comes first). */
 export const HOT_HOLD_MINUTES = 120;
 

@@ -142,10 +142,11 @@ export function withFreeFromFirst(made: readonly Made[], kitchen: Kitchen): Serv
         const [oneMinds, otherMinds] = [minds(one.made, other.made), minds(other.made, one.made)];
         if (!oneMinds && !otherMinds) continue;
         let [first, second] = oneMinds ? [one, other] : [other, one];
-        const isBehind = first.on.some((id) => second.on.some((each) => followers(tasks, each).has(id)));
+        // What is made goes through a machine in one order, so its first and last task there stand for all.
+        const isBehind = followers(tasks, second.on[0]!).has(first.on.at(-1)!);
         if (isBehind) [first, second] = [second, first];
         if (!isBehind && !(oneMinds && otherMinds)) {
-          for (const id of second.on) tasks.get(id)!.after.push(...first.on);
+          tasks.get(second.on[0]!)!.after.push(first.on.at(-1)!);
           continue;
         }
         cleanings += 1;
@@ -165,11 +166,11 @@ export function withFreeFromFirst(made: readonly Made[], kitchen: Kitchen): Serv
           people: 1,
           lacks: null,
           handMinutes: CLEAN_DOWN_MINUTES[vessel.kind],
-          after: [...first.on],
+          after: [first.on.at(-1)!],
           isConvention: true,
           because: `${first.made.name} holds what ${second.made.name} must be free from; 5 to 15 min by piece: convention`,
         });
-        for (const each of second.on) tasks.get(each)!.after.push(id);
+        tasks.get(second.on[0]!)!.after.push(id);
       }
   }
   return [...tasks.values()];

@@ -20,6 +20,7 @@ import {
   MACHINE_MINUTES,
   minutesInWords,
   MOST_HAND_MINUTES,
+  MOST_PIECES,
   PORTIONS_A_MINUTE,
   SETTING_UP_MINUTES,
   STOOD_AT,
@@ -109,7 +110,7 @@ function weighing({ lines }: Plan): Draft[] {
     return off ? sum + purchasedGrams / 1000 : sum;
   }, 0);
   const minutes = whole(lines.length * WEIGHING_MINUTES_A_LINE + trimmed * TRIMMING_MINUTES_A_KG);
-  const pieces = Math.ceil(minutes / MOST_HAND_MINUTES);
+  const pieces = Math.min(MOST_PIECES, Math.ceil(minutes / MOST_HAND_MINUTES));
   const because = `${counted(lines.length, 'line')} at ${WEIGHING_MINUTES_A_LINE} min, ${trimmed.toFixed(1)} kg to trim and cut at ${TRIMMING_MINUTES_A_KG} min: convention`;
   return Array.from({ length: pieces }, (_, index) => ({
     what: `Weigh and cut${pieces > 1 ? ` (${index + 1} of ${pieces})` : ''}`,
@@ -159,6 +160,11 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
       const loads = stage.rounds > 1 ? `${counted(stage.rounds, 'load')}, each ` : '';
       return [{ ...draft, what, minutes: stage.rounds * minutes, because: `${loads}${because}` }];
     }
+    if (stage.rounds > MOST_PIECES) {
+      const loads = `${counted(stage.rounds, 'load')}, each ${because}`;
+      const hands = { handMinutes: setting * stage.rounds };
+      return [{ ...draft, ...hands, what, minutes: stage.rounds * minutes, because: loads }];
+    }
     // Loads go one after the other, each with hands at its beginning.
     return Array.from({ length: stage.rounds }, (_, round) => ({
       ...draft,
@@ -198,7 +204,7 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
 function portioning({ portions }: Plan): Draft[] {
   if (portions === 0) return [];
   const minutes = whole(portions / PORTIONS_A_MINUTE);
-  const pieces = Math.ceil(minutes / MOST_HAND_MINUTES);
+  const pieces = Math.min(MOST_PIECES, Math.ceil(minutes / MOST_HAND_MINUTES));
   return Array.from({ length: pieces }, (_, index) => ({
     what: `Portion${pieces > 1 ? ` (${index + 1} of ${pieces})` : ''}`,
     kind: 'portion' as const,

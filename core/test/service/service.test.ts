@@ -4,6 +4,7 @@ import {
   eatersOf,
   foodSet,
   HANDS,
+  helpSteps,
   kitchenThatDay,
   madeFor,
   PLAIN_TEAM,
@@ -301,6 +302,57 @@ test('without a machine to do it in, nothing is cooked by hand: it cannot be, an
   const bare = planWithout(wardAsIs.vessels.map(({ id }) => id));
   expect(bare.feasible).toBe(false);
   expect(new Set(bare.lacking.map(({ work }) => work))).toContain('simmer');
+});
+
+test('what would help is what makes a plan of it: held against planning with it', () => {
+  const { service } = randomService(11);
+  const tight: Service = {
+    ...service,
+    kitchenId: wardAsIs.id,
+    heads: [{ groupId: 'everyone', heads: 80, portionGrams: null, site: '', codes: [] }],
+    dishes: ['plum-oat-bake', 'celeriac-bean-bake'].map((recipeId) => ({ recipeId, share: 1, course: '' })),
+    readyMinute: 720,
+    team: PLAIN_TEAM,
+    without: ['oven-6'],
+  };
+  const ground = groundFor(tight, wardAsIs);
+  const steps = helpSteps(planService(eatersOf(ground), ground), ground, wardAsIs);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  expect(step.value.map(({ text }) => text)).toEqual(['the 6-level oven back in use']);
+  const whole = groundFor({ ...tight, without: [] }, wardAsIs);
+  const plan = planService(eatersOf(whole), whole);
+  expect(plan.feasible).toBe(true);
+  expect(helpSteps(plan, whole, wardAsIs).next()).toEqual({ done: true, value: [] });
+});
+
+test('twenty thousand heads are some dozens of tasks, not thousands', () => {
+  const { service } = randomService(11);
+  const crowd: Service = {
+    ...service,
+    kitchenId: wardAsIs.id,
+    heads: wardAsIs.diners.map(({ id }) => ({
+      groupId: id,
+      heads: 4000,
+      portionGrams: null,
+      site: '',
+      codes: [],
+    })),
+    dishes: ['red-lentil-tomato-soup', 'celeriac-bean-bake', 'ginger-broth-noodles'].map((recipeId) => ({
+      recipeId,
+      share: 1,
+      course: '',
+    })),
+  };
+  const ground = groundFor(crowd, wardAsIs);
+  const made = madeFor(eatersOf(ground), ground);
+  const tasks = withFreeFromFirst(made, wardAsIs);
+  const steps = made.reduce(
+    (sum, { recipeId }) => sum + (book.components.get(recipeId) ?? dishes.get(recipeId))!.steps.length,
+    0,
+  );
+  expect(tasks.length).toBeLessThan(steps * 12 + made.length * 24);
+  expect(tasks.flatMap(({ after }) => after).length).toBeLessThan(tasks.length * 8);
 });
 
 test('the same service is planned the same, and a late change is told by what it moved', () => {

@@ -77,6 +77,27 @@ test('seven late coeliacs and a broken oven: planned anew, with what moved, and 
   await expect(page.getByLabel('Heads of Coeliac')).toHaveValue('14');
 });
 
+test('heads pasted: what cannot be taken is told by its row, and the rest takes their place', async ({
+  page,
+}) => {
+  await page.goto(address);
+  await expect(plan(page)).toContainText('Begin');
+  await page.getByText('Paste or import heads').click();
+  const table =
+    'diet;ward;bed\nCoeliac;Ward 1;1-04\nCoeliac;Ward 1;1-04\nNobody;Ward 1;1-05\nNo nut;Ward 2;2-01';
+  await page.getByLabel('Heads as a table').fill(table);
+  await page.getByRole('button', { name: 'Read them' }).click();
+  await expect(page.getByText('2 rows taken, 2 refused.')).toBeVisible();
+  await expect(page.getByText(/Row 3: the code "1-04" stands there twice/)).toBeVisible();
+  await expect(page.getByText(/Row 4: this kitchen has no group "Nobody"/)).toBeVisible();
+  await page.getByRole('button', { name: /Put these heads/ }).click();
+  await expect(page.locator('.facts')).toContainText('2 heads');
+  await kept(page);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.locator('.facts')).toContainText('127 heads');
+  await kept(page);
+});
+
 test('two people at one service: the second is told and chooses', async ({ page, request }) => {
   await page.goto(address);
   await expect(plan(page)).toContainText('Begin');
@@ -113,6 +134,10 @@ test('a day that cannot be says so first, and what is short', async ({ page }) =
   await page.getByLabel('Heads of Everyone else').press('Tab');
   await expect(plan(page).getByRole('alert')).toContainText('It cannot be ready at 07:00');
   await expect(plan(page).getByRole('alert')).toContainText(/Short of|before there is anybody/);
+  await plan(page).getByRole('button', { name: 'What would help?' }).click();
+  await expect(plan(page).getByRole('alert')).toContainText(
+    /Any one of these is enough|No single thing is enough/,
+  );
 });
 
 test('taken off, it is gone from the list', async ({ page }) => {

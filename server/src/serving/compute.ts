@@ -4,6 +4,7 @@ import {
   demandOf,
   eatenTold,
   eatersSteps,
+  helpSteps,
   kitchenThatDay,
   madeFor,
   planServiceSteps,
@@ -17,6 +18,7 @@ import {
   type Dishes,
   type EatenTold,
   type EatenDish,
+  type Help,
   type Schedule,
   type ScheduleProblem,
   type Service,
@@ -138,4 +140,16 @@ export async function listOfService(id: ListId, ground: ServiceGround): Promise<
   return id === 'prep'
     ? prepList(madeFor(eaten, ground), linesOf(eaten, demand), plan)
     : daySheet(plan, ground.kitchen);
+}
+
+/** What would help a service that cannot be ready, one thing at a time. */
+export async function helpsFor(ground: ServiceGround, store: Store): Promise<Help[]> {
+  const asItIs = await store.kitchens.kitchen(ground.service.kitchenId);
+  const plan = await plannedIn(await eatenIn(ground), ground, undefined);
+  const steps = helpSteps(plan, ground, asItIs);
+  for (;;) {
+    const { value, done } = steps.next();
+    if (done) return value;
+    await breathe();
+  }
 }

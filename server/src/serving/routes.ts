@@ -23,6 +23,7 @@ import { calendarOf, listCsv, tasksCsv } from './calendar';
 import {
   eatenIn,
   groundOf,
+  helpsFor,
   viewOf,
   listOfService,
   LISTS,
@@ -278,6 +279,16 @@ export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => 
       const ground = await groundOf(service, store);
       return planTold(await plannedIn(await eatenIn(ground), ground, body.seconds), service);
     },
+  }),
+  route({
+    method: 'post',
+    path: '/api/services/:id/helps',
+    summary: 'What would help a service that cannot be ready: one thing at a time, each planned anew',
+    answer: listOf(tellingAll('text', 'begins')),
+    answers: 'What would be enough; empty where it can be ready as it is, or no single thing is enough',
+    example: { params: { id: NEW } },
+    run: async ({ params }) =>
+      helpsFor(await groundOf((await services.find(params.id)).service, store), store),
   }),
   route({
     method: 'get',

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The plan, backwards from the bell: when it begins, how good it can be, what is short, and everything in time. */
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
   clockText,
   dayText,
+  type Help,
   type Kitchen,
   type PlanChanges,
   type PlanTold,
@@ -12,6 +13,7 @@ import {
 } from '@hand-ladle/core';
 import PlanLanes from './PlanLanes.vue';
 import { daysOf, VIEWS, type ViewId } from './lanes';
+import { services } from './service-server';
 
 const props = defineProps<{
   plan: PlanTold;
@@ -44,6 +46,29 @@ const moved = computed(() => {
   return added.length + gone.length + changed.length === 0 ? null : { added, gone, changed };
 });
 const fewer = 8;
+/** What would help, once somebody asked; it holds for this plan alone. */
+const helps = shallowRef<Help[] | null>(null);
+const isAsking = ref(false);
+const problem = ref('');
+watch(
+  () => props.plan,
+  () => {
+    helps.value = null;
+    problem.value = '';
+  },
+);
+async function askHelps(): Promise<void> {
+  const asked = props.plan;
+  isAsking.value = true;
+  try {
+    const found = await services.helps(props.service.id);
+    if (props.plan === asked) helps.value = found;
+  } catch (error) {
+    problem.value = (error as Error).message;
+  } finally {
+    isAsking.value = false;
+  }
+}
 const WORK_WORDS: Record<WorkKind, string> = {
   simmer: 'simmer',
   oven: 'bake',
@@ -71,10 +96,23 @@ const WORK_WORDS: Record<WorkKind, string> = {
         </li>
       </ul>
       <p v-if="plan.late.length > fewer">And {{ plan.late.length - fewer }} more tasks.</p>
-      <p>
-        What would help: a machine or a pair of hands more at that time, fewer dishes on it, or a part made
-        the day before.
+      <p v-if="helps === null">
+        <button class="choice" type="button" :disabled="isAsking" @click="askHelps">
+          {{ isAsking ? 'Trying one thing after the other …' : 'What would help?' }}
+        </button>
       </p>
+      <div v-else aria-live="polite">
+        <p v-if="helps.length === 0">
+          No single thing is enough. Take a dish off, make a part the day before, or serve later.
+        </p>
+        <template v-else>
+          <p>Any one of these is enough:</p>
+          <ul>
+            <li v-for="help in helps" :key="help.text">{{ help.text }} (begin {{ when(help.begins) }})</li>
+          </ul>
+        </template>
+      </div>
+      <p v-if="problem">{{ problem }}</p>
     </div>
     <p v-else-if="first" class="lead">
       <strong>Begin {{ when(first.start) }}</strong> with {{ first.name }}; everything is ready at

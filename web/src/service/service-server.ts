@@ -1,5 +1,6 @@
 /** What the pages of the services ask the server. */
 import type {
+  Help,
   HeadsTable,
   PlanTold,
   SavedServiceTold,
@@ -34,6 +35,7 @@ export const services = {
   find: (id: string) => call<ServiceView>(at(id)),
   plan: (id: string, seconds?: number) =>
     call<PlanTold>(`${at(id)}/plan`, 'POST', seconds === undefined ? {} : { seconds }),
+  helps: (id: string) => call<Help[]>(`${at(id)}/helps`, 'POST'),
   readHeads: (kitchenId: string, text: string) =>
     call<HeadsTable>('/api/services/heads', 'POST', { kitchenId, text }),
   remove: (id: string) => call<{ id: string }>(at(id), 'DELETE'),
