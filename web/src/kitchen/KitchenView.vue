@@ -22,6 +22,7 @@ import ScaleTable from './ScaleTable.vue';
 import SharedPlate from './SharedPlate.vue';
 import ServicePlate from './ServicePlate.vue';
 import TargetsPlate from './TargetsPlate.vue';
+import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
 import { useFirstRead } from '../state/first-read';
@@ -53,15 +54,6 @@ const QUESTIONS: {
 
 const setStandard = (fields: Partial<Record<keyof KitchenStandard, unknown>>): void =>
   store.change({ standard: { ...settings.value!.standard, ...fields } as KitchenStandard });
-
-const STATUS_WORDS = {
-  saved: 'Kept',
-  changed: 'Keeping …',
-  saving: 'Keeping …',
-  conflict: '',
-  refused: '',
-  unreachable: '',
-} as const;
 
 const ownedOf = (pan: string): number => settings.value!.pans.find((each) => each.pan === pan)?.count ?? 0;
 function setOwned(pan: string, count: number): void {

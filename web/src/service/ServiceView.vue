@@ -7,6 +7,7 @@ import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import DishesPlate from './DishesPlate.vue';
 import HeadsPlate from './HeadsPlate.vue';
@@ -38,15 +39,6 @@ useKeepOnLeave(store);
 const service = computed(() => store.service);
 const kitchen = computed(() => book.kitchens.find(({ id }) => id === service.value?.kitchenId) ?? null);
 const first = computed(() => store.plan?.tasks[0] ?? null);
-const STATE = {
-  saved: 'Kept',
-  changed: 'Keeping …',
-  saving: 'Keeping …',
-  conflict: '',
-  refused: '',
-  unreachable: '',
-} as const;
-
 async function remove(): Promise<void> {
   try {
     await services.remove(service.value!.id);
@@ -98,7 +90,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
           >begins <b class="figure">{{ clockText(first.start) }}</b> {{ dayText(first.start) }}</span
         >
       </p>
-      <span class="state soft" data-testid="service-state">{{ STATE[store.status] }}</span>
+      <span class="state soft" data-testid="service-state">{{ STATUS_WORDS[store.status] }}</span>
       <button class="choice plain" type="button" :disabled="!store.canUndo" @click="store.undo()">
         Undo
       </button>

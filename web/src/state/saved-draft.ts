@@ -10,6 +10,16 @@ import type { ServerError } from '../api/client';
 /** `changed` waits to be sent, `saving` is on its way; the last three are said aloud with their ways out. */
 export type SaveStatus = 'saved' | 'changed' | 'saving' | 'conflict' | 'unreachable' | 'refused';
 
+/** The quiet word beside a draft; what stands against a save is said aloud elsewhere. */
+export const STATUS_WORDS: Readonly<Record<SaveStatus, string>> = {
+  saved: 'Kept',
+  changed: 'Keeping …',
+  saving: 'Keeping …',
+  conflict: '',
+  refused: '',
+  unreachable: '',
+};
+
 /** What the server holds of a draft: the version that the next save is held against goes with it. */
 export interface Kept<Draft> {
   id: string;
