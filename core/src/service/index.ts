@@ -30,6 +30,7 @@ export {
   type ServicePlan,
   type PlanProgress,
   type ServiceShortage,
+  stationsOf,
   type TimedTask,
   withFreeFromFirst,
 } from './plan';

@@ -80,25 +80,37 @@ function resourcesOf(kitchen: Kitchen, { team }: Service): Resource[] {
 const ovensOf = ({ id, count }: Vessel): string[] =>
   count === 1 ? [id] : Array.from({ length: count }, (_, index) => `${id}, ${index + 1}`);
 
-/** Which resource each task of the ovens is planned on: a temperature goes to the oven with the least work so far. */
-function assigned(made: readonly Made[], kitchen: Kitchen): Map<string, string> {
+/**
+ * Which resource each task is planned on, by task: a temperature goes to the oven of its kind with the least work so far, and a
+ * clean-down to the oven that what comes after it goes into.
+ */
+export function stationsOf(
+  tasks: readonly ServiceTask[],
+  kitchen: Pick<Kitchen, 'vessels'>,
+): Map<string, string> {
   const on = new Map<string, string>();
   for (const vessel of kitchen.vessels) {
-    const tasks = made.flatMap((each) => each.tasks).filter(({ machine }) => machine === vessel.id);
+    const own = tasks.filter(({ machine }) => machine === vessel.id);
     if (vessel.kind !== 'oven') {
-      for (const { id } of tasks) on.set(id, vessel.id);
+      for (const { id } of own) on.set(id, vessel.id);
       continue;
     }
     const load = new Map(ovensOf(vessel).map((id) => [id, 0]));
     const byHeat = new Map<number, ServiceTask[]>();
-    for (const task of tasks)
+    for (const task of own) {
+      if (task.kind === 'clean') continue;
       byHeat.set(task.setCelsius ?? 0, [...(byHeat.get(task.setCelsius ?? 0) ?? []), task]);
+    }
     const work = (each: readonly ServiceTask[]): number =>
       each.reduce((sum, { minutes, amount }) => sum + minutes * amount, 0);
     for (const each of [...byHeat.values()].sort((one, other) => work(other) - work(one))) {
       const [oven] = [...load].sort((one, other) => one[1] - other[1])[0]!;
       load.set(oven, load.get(oven)! + work(each));
       for (const { id } of each) on.set(id, oven);
+    }
+    for (const { id } of own.filter(({ kind }) => kind === 'clean')) {
+      const next = own.find(({ after }) => after.includes(id));
+      on.set(id, (next && on.get(next.id)) ?? ovensOf(vessel)[0]!);
     }
   }
   return on;
@@ -267,7 +279,7 @@ export function* planServiceSteps(
   const made = madeFor(eaten, ground);
   const tasks = withFreeFromFirst(made, kitchen);
   const resources = resourcesOf(kitchen, service);
-  const on = assigned(made, kitchen);
+  const on = stationsOf(tasks, kitchen);
   const bell = DAYS_BEFORE * DAY + service.readyMinute;
   const names = new Map(kitchen.vessels.map(({ id, name }) => [id, name]));
   const nameOf = (resource: string): string =>

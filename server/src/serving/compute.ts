@@ -109,9 +109,7 @@ export function plannedIn(
   seconds: number | undefined,
 ): Promise<ServicePlan> {
   const steps = planServiceSteps(eaten, ground, seconds === undefined ? {} : { plans: Infinity });
-  return taken(steps, seconds === undefined ? Infinity : Date.now() + seconds * 1000, (step) =>
-    step.stopped(),
-  );
+  return taken(steps, Date.now() + (seconds ?? USUAL_SECONDS) * 1000, (step) => step.stopped());
 }
 
 /** The plan of a problem as it was sent. */

@@ -1,0 +1,87 @@
+/** Random services of the demo world, and a checker of their plans that knows nothing of how they are made. */
+import {
+  kitchenThatDay,
+  PLAIN_TEAM,
+  type Kitchen,
+  type Service,
+  type ServiceGround,
+  type TimedTask,
+} from '@hand-ladle/core';
+import { randomFrom } from '../random-recipe';
+import { book, cafe, demo, school, wardAsIs } from '../world';
+
+export const dishes = new Map(
+  demo.filter(({ recipe }) => !recipe.isComponent).map(({ recipe }) => [recipe.id, recipe]),
+);
+export const KITCHENS = [wardAsIs, school, cafe];
+
+export const groundFor = (service: Service, kitchen: Kitchen): ServiceGround => ({
+  service,
+  kitchen: kitchenThatDay(kitchen, service),
+  book,
+  dishes,
+});
+
+/** A service of some dishes for all groups of a kitchen, by chance. */
+export function randomService(seed: number, least = 1, most = 5): { service: Service; kitchen: Kitchen } {
+  const random = randomFrom(seed);
+  const whole = (low: number, high: number): number => low + Math.floor(random() * (high - low + 1));
+  const kitchen = KITCHENS[seed % 3]!;
+  const ids = [...dishes.keys()].sort(() => random() - 0.5).slice(0, whole(least, most));
+  return {
+    kitchen,
+    service: {
+      id: 'random',
+      kitchenId: kitchen.id,
+      date: '2026-12-01',
+      meal: 'Lunch',
+      readyMinute: whole(660, 800),
+      heads: kitchen.diners.map(({ id }) => ({
+        groupId: id,
+        heads: whole(0, 60),
+        portionGrams: random() < 0.3 ? whole(80, 400) : null,
+        site: '',
+        codes: [],
+      })),
+      dishes: ids.map((recipeId) => ({ recipeId, share: random() < 0.3 ? 0.5 : 1, course: '' })),
+      overShare: random() < 0.5 ? 0 : 0.05,
+      team: { ...PLAIN_TEAM, people: whole(2, 5) },
+      without: [],
+    },
+  };
+}
+/** What is wrong with a plan, minute by minute, by the kitchen alone. */
+export function faultsOfPlan(tasks: readonly TimedTask[], { service, kitchen }: ServiceGround): string[] {
+  const faults: string[] = [];
+  const byId = new Map(tasks.map((task) => [task.id, task]));
+  const first = Math.min(...tasks.map(({ start }) => start));
+  for (const { name, start, end, after } of tasks) {
+    if (end > service.readyMinute) faults.push(`${name} ends after the bell`);
+    for (const id of after)
+      if (byId.get(id)!.end > start) faults.push(`${name} begins before ${byId.get(id)!.name} ends`);
+  }
+  for (let minute = first; minute < service.readyMinute; minute += 1) {
+    const on = tasks.filter(({ start, end }) => start <= minute && minute < end);
+    const standing = on.filter(({ start, handMinutes }) => minute < start + handMinutes);
+    const people = standing.reduce((sum, task) => sum + task.people, 0);
+    const within = ((minute % 1440) + 1440) % 1440;
+    const { shift, breaks, people: there } = service.team;
+    const isOpen =
+      within >= shift.from &&
+      within < shift.to &&
+      !breaks.some(({ from, to }) => within >= from && within < to);
+    if (people > (isOpen ? there : 0)) faults.push(`${people} at work at ${minute}`);
+    const persons = standing.map(({ person }) => person);
+    if (new Set(persons).size < persons.length) faults.push(`somebody at two things at ${minute}`);
+    for (const vessel of kitchen.vessels) {
+      const users = on.filter(({ machine }) => machine === vessel.id);
+      const most = vessel.kind === 'oven' ? vessel.count * vessel.levels : vessel.count;
+      if (users.reduce((sum, { amount }) => sum + amount, 0) > most)
+        faults.push(`${vessel.name} is over at ${minute}`);
+      const heats = new Set(users.flatMap(({ setCelsius }) => setCelsius ?? []));
+      if (heats.size > vessel.count)
+        faults.push(`${vessel.name} at ${[...heats].join(' and ')} at ${minute}`);
+    }
+  }
+  return faults;
+}
