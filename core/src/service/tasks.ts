@@ -149,6 +149,8 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
       amount: amountOf(stage, vessel.levels),
       setCelsius: time.oven?.setCelsius ?? null,
     };
+    // A temperature stays in one oven, so its loads go one after the other; other machines of a kind work side by side.
+    const rounds = vessel.kind === 'oven' ? stage.loads : stage.rounds;
     const one = told ?? MACHINE_MINUTES[work];
     const heat = stage.heatUpMinutes ?? 0;
     const setting = SETTING_UP_MINUTES[work];
@@ -157,18 +159,18 @@ function stepDrafts(time: StepTime, plan: Plan, { kitchen }: ServiceGround): Dra
     const draft = { kind: 'cook' as const, because, isConvention, people: 1, machine };
     const minutes = setting + whole(one + heat);
     if (STOOD_AT.has(work)) {
-      const loads = stage.rounds > 1 ? `${counted(stage.rounds, 'load')}, each ` : '';
-      return [{ ...draft, what, minutes: stage.rounds * minutes, because: `${loads}${because}` }];
+      const loads = rounds > 1 ? `${counted(rounds, 'load')}, each ` : '';
+      return [{ ...draft, what, minutes: rounds * minutes, because: `${loads}${because}` }];
     }
-    if (stage.rounds > MOST_PIECES) {
-      const loads = `${counted(stage.rounds, 'load')}, each ${because}`;
-      const hands = { handMinutes: setting * stage.rounds };
-      return [{ ...draft, ...hands, what, minutes: stage.rounds * minutes, because: loads }];
+    if (rounds > MOST_PIECES) {
+      const loads = `${counted(rounds, 'load')}, each ${because}`;
+      const hands = { handMinutes: setting * rounds };
+      return [{ ...draft, ...hands, what, minutes: rounds * minutes, because: loads }];
     }
     // Loads go one after the other, each with hands at its beginning.
-    return Array.from({ length: stage.rounds }, (_, round) => ({
+    return Array.from({ length: rounds }, (_, round) => ({
       ...draft,
-      what: stage.rounds > 1 ? `${what} (load ${round + 1} of ${stage.rounds})` : what,
+      what: rounds > 1 ? `${what} (load ${round + 1} of ${rounds})` : what,
       minutes,
       handMinutes: setting,
     }));

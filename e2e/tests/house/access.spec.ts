@@ -47,6 +47,8 @@ const SIZES = [
 for (const view of VIEWS) {
   test(`axe finds nothing at ${view}, and nothing runs out of the page at any size`, async ({ page }) => {
     await page.goto(kitchen.url + view);
+    // What a worker works out comes after the network is quiet: the page is there when its heading is.
+    await expect(page.locator('h1').first()).toBeAttached();
     await page.waitForLoadState('networkidle');
     await page.evaluate(axe.source);
     const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run());

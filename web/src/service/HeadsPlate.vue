@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who eats: heads by group, typed; and who cooks, with the machines that are there that day. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { exclusionName, type Kitchen, type SavedServiceTold } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
 import HeadsPaste from './HeadsPaste.vue';
@@ -25,11 +25,21 @@ const needsOf = (id: string): string => {
     : `no ${exclude.map((each) => exclusionName(each, props.kitchen)).join(', no ')}`;
 };
 
+/** "Ward house: no gluten; 7 codes". */
+const toldOf = ({ site, groupId, codes }: Row): string => {
+  const needs = site === '' ? needsOf(groupId) : `${site}: ${needsOf(groupId)}`;
+  return codes.length === 0 ? needs : `${needs}; ${codes.length} codes`;
+};
+/** Groups whose codes went with a change of their heads, said until the next change. */
+const uncoded = ref('');
+
 function put(index: number, fields: Partial<Row>): void {
   // Codes are one for each head: with another number of heads they no longer fit.
   const next = rows.value.map((row, at) =>
     at === index ? { ...row, ...fields, codes: 'heads' in fields ? [] : row.codes } : row,
   );
+  const { groupId, codes } = rows.value[index]!;
+  uncoded.value = 'heads' in fields && codes.length > 0 ? (groupOf(groupId)?.name ?? groupId) : '';
   emit('change', { heads: next });
 }
 
@@ -61,7 +71,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         <tr v-for="(row, index) in rows" :key="`${row.groupId} ${row.site}`">
           <th scope="row">
             {{ groupOf(row.groupId)?.name ?? row.groupId }}
-            <span class="soft needs">{{ [row.site, needsOf(row.groupId)].filter(Boolean).join(': ') }}</span>
+            <span class="soft needs">{{ toldOf(row) }}</span>
           </th>
           <td class="right">
             <SettingFigure
@@ -91,6 +101,10 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         </tr>
       </tfoot>
     </table>
+    <p v-if="uncoded" class="uncoded" role="status">
+      {{ uncoded }}: its codes no longer fit the heads and were taken out. Undo brings them back, or paste the
+      new list.
+    </p>
     <p class="soft">“Own” is the dish’s own portion.</p>
     <HeadsPaste :kitchen-id="kitchen.id" @put="emit('change', { heads: $event })" />
     <h3>Who cooks</h3>
@@ -144,6 +158,11 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
 h3 {
   margin-top: var(--space-4);
   font-size: var(--text-m);
+}
+
+.uncoded {
+  color: var(--amber);
+  font-weight: 560;
 }
 
 .team {
