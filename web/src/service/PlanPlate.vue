@@ -37,8 +37,8 @@ const hoursText = (minutes: number): string =>
 const gap = computed(() => props.plan.makespanMinutes - props.plan.lowerBoundMinutes);
 const boundText = computed(() =>
   props.plan.isProven || gap.value <= 0
-    ? 'No plan begins later: that is proven.'
-    : `No plan can begin more than ${hoursText(gap.value)} later: that is proven.`,
+    ? 'On these machines and in this order no plan begins later: that is proven.'
+    : `On these machines and in this order no plan can begin more than ${hoursText(gap.value)} later: that is proven.`,
 );
 const tooLong = computed(() => props.plan.holds.filter(({ isTooLong }) => isTooLong));
 const moved = computed(() => {
