@@ -31,7 +31,11 @@ export const ROOMS = {
     'paper/sheets',
     'paper',
     'exchange',
+    'stock',
+    'service/eaten',
+    'service/work',
     'service',
+    'cycle',
   ],
   'server/src': [
     'http',
@@ -49,7 +53,9 @@ export const ROOMS = {
     'exchange',
     'imports',
     'labels',
+    'stock',
     'serving',
+    'cycles',
   ],
   'web/src': [
     'styles',

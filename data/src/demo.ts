@@ -2,6 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
+  type Book,
+  cookedItem,
+  type Cycle,
   dateFrom,
   foodSet,
   KITCHEN_DEFAULTS,
@@ -14,12 +17,15 @@ import {
   type Kitchen,
   type NotIn,
   type Pack,
+  placeOf,
   type PackedPortion,
   type Recipe,
   serviceOf,
   type Service,
   type Target,
+  type StockItem,
   type ToldService,
+  weekdayOf,
 } from '@hand-ladle/core';
 import { DATA_FOLDER } from './tables';
 
@@ -80,5 +86,57 @@ export function loadServices(today: string, folder = DATA_FOLDER): Service[] {
   return told.map(({ daysFromNow, ...service }) => {
     const date = dateFrom(today, daysFromNow);
     return serviceOf(`${date}-${service.meal.toLowerCase()}`, { ...service, date });
+  });
+}
+
+/** The demo cycles, which begin on the Monday of the week of a day. */
+export function loadCycles(today: string, folder = DATA_FOLDER): Cycle[] {
+  const startsOn = dateFrom(today, 1 - weekdayOf(today));
+  return json<Omit<Cycle, 'startsOn'>[]>(folder, 'cycles.json').map((each) => ({ ...each, startsOn }));
+}
+
+interface DemoStock {
+  kitchenId: string;
+  kind: StockItem['kind'];
+  foodId?: string;
+  recipeId?: string;
+  grams: number;
+  sinceDays: number;
+  useByDays?: number;
+  lot: string;
+}
+
+/** What stands in the demo stores, with days counted from one. */
+export function loadStock(
+  today: string,
+  { kitchens, recipes, book }: { kitchens: readonly Kitchen[]; recipes: readonly Recipe[]; book: Book },
+  folder = DATA_FOLDER,
+): StockItem[] {
+  return json<DemoStock[]>(folder, 'stock.json').map((each, index): StockItem => {
+    const { kitchenId, kind, foodId, recipeId, grams, lot, useByDays } = each;
+    const id = `demo-${index + 1}`;
+    const since = dateFrom(today, each.sinceDays);
+    const kitchen = kitchens.find((one) => one.id === kitchenId)!;
+    if (kind === 'pack') {
+      const food = book.foods.foods.get(foodId!)!;
+      const useBy = useByDays === undefined ? null : dateFrom(today, useByDays);
+      const place = placeOf(food);
+      return {
+        id,
+        kitchenId,
+        kind,
+        name: food.name,
+        foodId: food.id,
+        cooked: null,
+        grams,
+        place,
+        since,
+        useBy,
+        lot,
+      };
+    }
+    const recipe = recipes.find((one) => one.id === recipeId)!;
+    const put = { id, kind, grams, madeOn: since, lot };
+    return cookedItem({ recipe, kitchen, target: { kind: 'weight', grams } }, put, book);
   });
 }

@@ -5,6 +5,8 @@ import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError, DatabaseError } from 'sequelize';
 import { accountRoutes } from './accounts/routes';
 import { personOf } from './accounts/session';
+import { cycleRoutes } from './cycles/routes';
+import { CycleStore } from './cycles/store';
 import { scaleRoutes } from './devices/routes';
 import { exchangeRoutes } from './exchange/routes';
 import { apiPage } from './http/docs-page';
@@ -26,7 +28,9 @@ import { menuRoutes } from './menu/routes';
 import { recipeRoutes } from './recipes/routes';
 import type { Services } from './services';
 import { serviceRoutes } from './serving/routes';
+import { stockRoutes } from './serving/stock-routes';
 import { ServiceStore } from './serving/store';
+import { StockStore } from './stock/store';
 import type { Store } from './store';
 import { swapRoutes } from './swaps/routes';
 import { worksheetRoutes } from './worksheets/routes';
@@ -65,6 +69,12 @@ function errorAnswer(context: Context, error: unknown, log: (message: string) =>
 /** Every route, in the order in which addresses are looked up: a name with an ending stands before a bare one. */
 export function routesOf({ store, services, importFolder, version }: Omit<AppOptions, 'log'>): Route[] {
   const { larder, recipes, kitchens, packs, ownSwaps } = store;
+  const serving = {
+    services: new ServiceStore(store.tables),
+    stock: new StockStore(store.database, store.tables),
+    store,
+    today: services.today,
+  };
   const routes: Route[] = [
     route({
       method: 'get',
@@ -107,7 +117,9 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
     ...ownSwapRoutes(ownSwaps),
     ...swapRoutes(store),
     ...menuRoutes(store),
-    ...serviceRoutes(new ServiceStore(store.tables), store),
+    ...serviceRoutes(serving),
+    ...stockRoutes(serving),
+    ...cycleRoutes({ ...serving, cycles: new CycleStore(store.tables) }),
     ...draftRoutes({ store, ...services }),
     ...labelRoutes(services.releases),
     ...printRoutes(services),

@@ -1,6 +1,15 @@
 /** Loads the demo world into an empty database, once, in one transaction. */
 import type { Sequelize } from 'sequelize';
-import { loadDemoRecipes, loadFoods, loadKitchens, loadServices, loadSwaps } from '@hand-ladle/data';
+import { bookOf, foodSet } from '@hand-ladle/core';
+import {
+  loadCycles,
+  loadDemoRecipes,
+  loadFoods,
+  loadKitchens,
+  loadServices,
+  loadStock,
+  loadSwaps,
+} from '@hand-ladle/data';
 import type { Tables } from './database/models';
 import { insertKitchen } from './kitchens/rows';
 import { insertRecipe } from './recipes/rows';
@@ -21,10 +30,23 @@ export async function seedOnce(database: Sequelize, tables: Tables, now: Date): 
     for (const [position, kitchen] of loadKitchens().entries()) {
       await insertKitchen(tables, kitchen, position, transaction);
     }
-    for (const { recipe, target } of loadDemoRecipes(foods)) {
+    const demo = loadDemoRecipes(foods);
+    for (const { recipe, target } of demo) {
       await insertRecipe(tables, { recipe, target, vesselIds: [], version: 1 }, now, transaction);
     }
-    for (const service of loadServices(now.toISOString().slice(0, 10))) {
+    const today = now.toISOString().slice(0, 10);
+    const recipes = demo.map(({ recipe }) => recipe);
+    const components = recipes.filter(({ isComponent }) => isComponent);
+    const book = bookOf(foodSet(foods, components), components, loadSwaps());
+    for (const item of loadStock(today, { kitchens: loadKitchens(), recipes, book })) {
+      const { id, kitchenId } = item;
+      await tables.stock.create({ id, kitchenId, data: item, version: 1 }, { transaction });
+    }
+    for (const cycle of loadCycles(today)) {
+      const { kitchenId } = cycle;
+      await tables.cycles.create({ kitchenId, data: cycle, version: 1 }, { transaction });
+    }
+    for (const service of loadServices(today)) {
       const { id, kitchenId, date } = service;
       await tables.services.create({ id, kitchenId, date, data: service, version: 1 }, { transaction });
     }

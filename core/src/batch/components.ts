@@ -20,7 +20,9 @@ export interface ComponentBatch {
   name: string;
   askedBy: Asking[];
   neededGrams: number;
-  /** What is made: the need rounded up to what a kitchen makes. */
+  /** Taken from store. */
+  storeGrams: number;
+  /** What is made: the rest of the need rounded up to what a kitchen makes. */
   madeGrams: number;
   surplusGrams: number;
   factor: number;
@@ -62,6 +64,7 @@ interface Need {
 
 export interface PlannedComponent extends Need {
   neededGrams: number;
+  storeGrams: number;
   madeGrams: number;
   batch: Batch;
 }
@@ -80,11 +83,19 @@ function inOrderOfUse(askers: readonly Composed[]): Composed[] {
   return [...deepest.values()].sort((one, other) => one.depth - other.depth).map(({ composed }) => composed);
 }
 
-/** Plans every component that some batches need, at any depth: one batch each, users before what they use. */
+/** Grams of a component that stand in store, made as it is made now. */
+export type InStore = (composed: Composed) => number;
+const NOTHING: InStore = () => 0;
+
+/**
+ * Plans every component that some batches need, at any depth: one batch each, users before what they use. What is in store is
+ * not made again, nor what that would have been made of.
+ */
 export function planComponents(
   askers: readonly Asker[],
   kitchen: Kitchen,
   vesselIds: readonly string[],
+  inStore: InStore = NOTHING,
 ): PlannedComponent[] {
   const needs = new Map<string, Need>();
   const ask = ({ composed, batch }: Asker): void => {
@@ -106,9 +117,12 @@ export function planComponents(
     const need = needs.get(componentKey(used));
     if (!need) continue;
     const neededGrams = need.askedBy.reduce((sum, { grams }) => sum + grams, 0);
-    const madeGrams = neededGrams > 0 ? madeFor(neededGrams) : 0;
+    const storeGrams = Math.min(neededGrams, inStore(need.composed));
+    const restGrams = neededGrams - storeGrams;
+    // A millionth of a gram is not another batch.
+    const madeGrams = restGrams > 1e-6 ? madeFor(restGrams) : 0;
     const batch = planBatch(need.composed, { kind: 'weight', grams: madeGrams }, kitchen, vesselIds);
-    planned.push({ ...need, neededGrams, madeGrams, batch });
+    planned.push({ ...need, neededGrams, storeGrams, madeGrams, batch });
     ask({ composed: need.composed, batch });
   }
   return planned;
@@ -120,7 +134,7 @@ export function componentBatch(
   kitchen: Kitchen,
   components: ReadonlyMap<string, Batch>,
 ): ComponentBatch {
-  const { composed, batch, neededGrams, madeGrams, askedBy } = planned;
+  const { composed, batch, neededGrams, storeGrams, madeGrams, askedBy } = planned;
   const scope = scopeOf(composed, batch, kitchen, components, false);
   return {
     key: componentKey(composed),
@@ -128,8 +142,9 @@ export function componentBatch(
     name: nameHere(composed),
     askedBy,
     neededGrams,
+    storeGrams,
     madeGrams,
-    surplusGrams: Math.max(0, batch.finishedGrams - neededGrams),
+    surplusGrams: Math.max(0, batch.finishedGrams + storeGrams - neededGrams),
     factor: batch.factor,
     loads: batch.loads,
     steamGrams: batch.steamGrams,

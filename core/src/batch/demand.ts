@@ -3,7 +3,7 @@ import { componentKey, compose } from '../dish';
 import type { Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
 import { planBatch } from './batch';
-import { componentBatch, type ComponentBatch, planComponents } from './components';
+import { componentBatch, type ComponentBatch, type InStore, planComponents } from './components';
 import type { Target } from './target';
 
 /** A dish as it is to be made. */
@@ -18,13 +18,14 @@ export function componentDemand(
   dishes: readonly PlannedDish[],
   kitchen: Kitchen,
   book: Book,
+  inStore?: InStore,
 ): ComponentBatch[] {
   const askers = dishes.map(({ recipe, target, vesselIds = [] }) => {
     const composed = compose(recipe, book, kitchen);
     return { composed, batch: planBatch(composed, target, kitchen, vesselIds) };
   });
   // Dishes compose each component for themselves; the demand is gathered by what it is made of.
-  const planned = planComponents(askers, kitchen, []);
+  const planned = planComponents(askers, kitchen, [], inStore);
   const batches = new Map(planned.map((each) => [componentKey(each.composed), each.batch]));
   return planned.map((each) => componentBatch(each, kitchen, batches));
 }

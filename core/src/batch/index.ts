@@ -1,6 +1,6 @@
 /** What is cooked: target, stages, loads, components, times. */
 export { type Batch, factorFor, homeTarget, type Leftover, lineFactor, planBatch } from './batch';
-export { componentBatch, type ComponentBatch, planComponents } from './components';
+export { componentBatch, type ComponentBatch, type InStore, planComponents } from './components';
 export { componentDemand } from './demand';
 export { type Cooling, coolingAnswer, type CoolingAnswer, HEAT_LIMITS } from './heat';
 export { scopeOf, worksheetLine, type WorksheetLine } from './lines';

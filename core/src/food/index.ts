@@ -28,6 +28,7 @@ export {
   SOURCE_CLASSES,
   type SourceClass,
   WHOLE_FOOD_CLASSES,
+  type WholeFoodClass,
 } from './food';
 export {
   FOOD_COLUMNS,
@@ -43,7 +44,7 @@ export { foodSet, type FoodSet } from './food-set';
 export { isFat, isLiquid, isOil, isStarch, isWater, WATER_ID } from './kinds';
 export { editDistance, type FoodMatch, matchFood, nameIn, suggestFoods } from './match';
 export { nameWords, plainText, singular } from './names';
-export { NUTRIENT_NAMES, type NutrientId, NUTRIENTS } from './nutrients';
+export { type Composition, NUTRIENT_NAMES, type NutrientId, NUTRIENTS } from './nutrients';
 export { soakUptake } from './soaking';
 export { ALLERGEN_STATUSES, type AllergenStatus, isWorse, STATUS_WORDS, worse } from './status';
 export {

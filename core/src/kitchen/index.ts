@@ -87,4 +87,4 @@ export {
   SWEATING_MINUTES,
   TOFU_WAYS,
 } from './standard';
-export { type NutrientTarget, targetStanding } from './targets';
+export { type NutrientTarget, targetStanding, type TargetStanding } from './targets';

@@ -44,6 +44,7 @@ export {
   type Technique,
   TECHNIQUES,
 } from './recipe';
+export { timesIn } from './step-times';
 export { EDIBLE_FORM_WORDS, isFormWord } from './words';
 export {
   type CookingMethod,

@@ -40,6 +40,8 @@ export interface ScheduleWish {
   plans?: number;
   /** Where chance begins; the same seed finds the same plan. */
   seed?: number;
+  /** Tasks in an order that made a good plan before: the search begins with it. Ids it does not name come last. */
+  order?: readonly string[];
   /** Everything as late as the end and the deadlines let it, instead of as early: a kitchen plans backwards from the bell. */
   isLate?: boolean;
 }
@@ -118,10 +120,13 @@ function scheduleOf(problem: ScheduleProblem, by: Numbered, found: Found, isLate
  */
 export function* scheduleSteps(
   problem: ScheduleProblem,
-  { plans = PLANS_MADE, seed = 1, isLate = false }: ScheduleWish = {},
+  { plans = PLANS_MADE, seed = 1, order = [], isLate = false }: ScheduleWish = {},
 ): Generator<ScheduleProgress & { stopped: () => Schedule }, Schedule, void> {
   const by = numbered(problem);
-  const search = searchSteps(by, seed);
+  const ranks = new Map(order.map((id, rank) => [id, rank]));
+  const first =
+    order.length > 0 ? listBy(by, (task) => ranks.get(problem.tasks[task]!.id) ?? order.length) : null;
+  const search = searchSteps(by, seed, first);
   for (;;) {
     const { value, done } = search.next();
     // A deadline that is not kept yet is worth a longer look before it is said that it cannot be.

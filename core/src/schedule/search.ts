@@ -89,14 +89,17 @@ class Population {
     };
   }
 
-  /** Lists by rule, then by rules with chance in them. */
-  draw(): void {
+  /** A list that is known, lists by rule, then by rules with chance in them. */
+  draw(first: readonly number[] | null = null): void {
     const horizon = Math.max(
       1,
       this.problem.minutes.reduce((sum, each) => sum + each, 0),
     );
     if (this.members.length === 0)
-      this.members = RULES.map((rule) => this.member(listBy(this.problem, rule(this.problem))));
+      this.members = [
+        ...(first ? [first] : []),
+        ...RULES.map((rule) => listBy(this.problem, rule(this.problem))),
+      ].map((list) => this.member(list));
     while (this.members.length < ALIVE) {
       const ruled = RULES[Math.floor(this.random() * 2)]!(this.problem);
       const spread = horizon * 0.5 * this.random();
@@ -154,7 +157,11 @@ class Population {
 }
 
 /** Better and better plans, one after each generation, until nothing better exists; then it ends. */
-export function* searchSteps(problem: Numbered, seed: number): Generator<Found, Found, void> {
+export function* searchSteps(
+  problem: Numbered,
+  seed: number,
+  first: readonly number[] | null = null,
+): Generator<Found, Found, void> {
   if (problem.count === 0)
     return {
       starts: new Float64Array(0),
@@ -164,7 +171,7 @@ export function* searchSteps(problem: Numbered, seed: number): Generator<Found, 
       plans: 0,
     };
   const population = new Population(problem, seed);
-  population.draw();
+  population.draw(first);
   let [best] = population.members as [Member];
   const bound = lowerBound(problem, best.cost.makespan);
   const found = (isProven: boolean): Found => ({ ...best, bound, isProven, plans: population.plans });
@@ -177,9 +184,9 @@ export function* searchSteps(problem: Numbered, seed: number): Generator<Found, 
   if (isProven) return { ...found(true), starts, cost: costOf(problem, starts) };
   for (let idle = 0; ;) {
     population.breed();
-    const [first] = population.members as [Member];
-    idle = isLess(first.cost, best.cost) ? 0 : idle + 1;
-    best = first;
+    const [fittest] = population.members as [Member];
+    idle = isLess(fittest.cost, best.cost) ? 0 : idle + 1;
+    best = fittest;
     if (isLeast()) return found(true);
     yield found(false);
     if (idle >= PATIENCE) {

@@ -5,10 +5,17 @@
 import { componentDemand, type ComponentBatch, type WorksheetLine } from '../batch';
 import type { Food } from '../food';
 import { type Kitchen, packOf, priceOf } from '../kitchen';
-import type { DishVersion, EatenDish, ServiceGround } from './eaters';
-import { type Place, placeOf } from './places';
+import {
+  type DishVersion,
+  type EatenDish,
+  MadeAhead,
+  type Service,
+  type ServiceGround,
+  type TakenOut,
+} from './eaten';
+import { gramsTaken, type Place, placeOf, Shelf, stockFoodId, type StockItem, type Taken } from '../stock';
 
-/** Packs to buy of a food, where a pack is on record. */
+/** Packs to buy of what is not in store, where a pack is on record. */
 export interface PacksToBuy {
   productName: string;
   supplier: string;
@@ -27,6 +34,9 @@ export interface DemandLine {
   grams: number;
   asPurchasedGrams: number;
   place: Place;
+  /** What of it is taken from store, first to expire first, and what is left to buy, as purchased. */
+  fromStock: Taken[];
+  toBuyGrams: number;
   packs: PacksToBuy | null;
   /** What this much of it costs, in the kitchen's own money; null where nobody can say. Never nothing by default. */
   price: number | null;
@@ -44,7 +54,7 @@ export interface UnknownDemand {
 
 export interface Demand {
   lines: DemandLine[];
-  components: ComponentBatch[];
+  components: (ComponentBatch & { fromStock: Taken[] })[];
   unknown: UnknownDemand[];
   /** Of all lines with a price; the names of those without stand beside it. */
   price: number;
@@ -77,15 +87,24 @@ function packsFor(food: Food, purchasedGrams: number, kitchen: Kitchen): PacksTo
   };
 }
 
-function demandLine({ food, grams, purchased, askedBy }: Gathered, kitchen: Kitchen): DemandLine {
+function demandLine(
+  { food, grams, purchased, askedBy }: Gathered,
+  fromStock: Taken[],
+  kitchen: Kitchen,
+): DemandLine {
   const price = priceOf(food, kitchen);
+  const rest = purchased - gramsTaken(fromStock);
+  // A millionth of a gram is not bought.
+  const toBuyGrams = rest > 1e-6 ? rest : 0;
   return {
     foodId: food.id,
     name: food.name,
     grams,
     asPurchasedGrams: purchased,
     place: placeOf(food),
-    packs: packsFor(food, purchased, kitchen),
+    fromStock,
+    toBuyGrams,
+    packs: packsFor(food, toBuyGrams, kitchen),
     price: price && price.perGram * grams,
     isPriceGuessed: price?.origin === 'convention' && food.category !== 'water',
     askedBy: [...askedBy].sort(),
@@ -93,13 +112,17 @@ function demandLine({ food, grams, purchased, askedBy }: Gathered, kitchen: Kitc
 }
 
 /** What the versions of a service need together. */
-export function demandOf(eaten: readonly EatenDish[], { kitchen, book }: ServiceGround): Demand {
+export function demandOf(eaten: readonly EatenDish[], ground: ServiceGround): Demand {
+  const { kitchen, book, stock, service } = ground;
   const versions = eaten.flatMap((dish): DishVersion[] => dish.versions);
+  const madeAhead = new MadeAhead(ground);
   const components = componentDemand(
     versions.map(({ recipe, sheet }) => ({ recipe, target: sheet.target })),
     kitchen,
     book,
+    madeAhead.gramsOf,
   );
+  const shelf = new Shelf(stock, service.date);
   const gathered = new Map<string, Gathered>();
   const unknown: UnknownDemand[] = [];
   const add = (line: WorksheetLine, askedBy: string): void => {
@@ -117,8 +140,12 @@ export function demandOf(eaten: readonly EatenDish[], { kitchen, book }: Service
   };
   for (const { name, sheet } of versions) for (const line of sheet.lines) add(line, name);
   for (const { name, lines } of components) for (const line of lines) add(line, name);
+  // A leftover that stands in for a line is a food of its own, so it is taken like a pack; then batches of components.
   const lines = [...gathered.values()]
-    .map((each) => demandLine(each, kitchen))
+    .map((each) => {
+      const fromStock = shelf.take(each.purchased, (item) => stockFoodId(item) === each.food.id);
+      return demandLine(each, fromStock, kitchen);
+    })
     .sort(
       (one, other) => other.asPurchasedGrams - one.asPurchasedGrams || one.name.localeCompare(other.name),
     );
@@ -128,11 +155,28 @@ export function demandOf(eaten: readonly EatenDish[], { kitchen, book }: Service
   const isWhole = unpriced.length === 0 && unknown.length === 0 && portions > 0;
   return {
     lines,
-    components,
+    components: components.map((each) => ({
+      ...each,
+      fromStock: shelf.take(each.storeGrams, (item) => madeAhead.holds(each.key, item)),
+    })),
     unknown,
     price,
     unpriced,
     portions,
     pricePerPortion: isWhole ? price / portions : null,
   };
+}
+
+/** Everything that a service takes out of store, item by item: foods, leftovers, batches made ahead. */
+export function takenFor({ lines, components }: Demand): TakenOut[] {
+  const grams = new Map<string, number>();
+  for (const { fromStock } of [...lines, ...components])
+    for (const each of fromStock) grams.set(each.stockId, (grams.get(each.stockId) ?? 0) + each.grams);
+  return [...grams].map(([stockId, amount]) => ({ stockId, grams: amount }));
+}
+
+/** Store as a service sees it: what was taken out for it already is still its own. */
+export function stockFor(items: readonly StockItem[], { taken }: Pick<Service, 'taken'>): StockItem[] {
+  const own = new Map(taken.map(({ stockId, grams }) => [stockId, grams]));
+  return items.map((item) => ({ ...item, grams: item.grams + (own.get(item.id) ?? 0) }));
 }

@@ -1,7 +1,7 @@
 /** Heads out of a table that somebody typed, pasted or exported: a row a group, or a row a bed or seat with its code. */
 import type { DinerGroup, Kitchen } from '../kitchen';
 import { typedFigure } from '../quantity';
-import { MOST_HEADS, type ServiceHeads } from './service';
+import { MOST_HEADS, type ServiceHeads } from './eaten';
 
 export interface RefusedRow {
   /** Counted from 1, the heading too. */

@@ -1,15 +1,49 @@
 /** A service: heads in, a plan out, backwards from the bell. */
-export { type Demand, type DemandLine, demandOf, type PacksToBuy, type UnknownDemand } from './demand';
 export {
+  type Demand,
+  type DemandLine,
+  demandOf,
+  type PacksToBuy,
+  stockFor,
+  takenFor,
+  type UnknownDemand,
+} from './demand';
+export {
+  type Ahead,
+  clockText,
+  dateFrom,
+  dayOf,
+  dayText,
   type DishVersion,
+  type Dishes,
   type EatenDish,
   eatersOf,
   eatersSteps,
   type GroupServing,
+  kitchenThatDay,
+  momentText,
+  MOST_DISHES,
+  MOST_HEADS,
+  OVER_SHARE,
+  type Pin,
+  PLAIN_TEAM,
+  type Service,
+  SERVICE_DEFAULTS,
+  type ServiceDish,
+  type ServiceFault,
+  serviceFaults,
+  serviceFaultText,
   type ServiceGround,
+  type ServiceHeads,
+  type ServiceSite,
+  type StandIn,
+  type StoodIn,
+  type Stretch,
+  type TakenOut,
+  type Team,
   type Unserved,
-} from './eaters';
-export { clockText, dateFrom, dayOf, dayText, momentText } from './clock';
+} from './eaten';
+export { headsFromRows, type HeadsTable, type RefusedRow } from './heads-table';
 export { type ListSheetOptions, setList } from './list-sheet';
 export {
   daySheet,
@@ -20,38 +54,7 @@ export {
   type ServiceList,
   shoppingList,
 } from './lists';
-export { PLACE_NAMES, type Place, placeOf, PLACES } from './places';
-export {
-  DAYS_BEFORE,
-  HANDS,
-  type Hold,
-  planService,
-  planServiceSteps,
-  type ServicePlan,
-  type PlanProgress,
-  type ServiceShortage,
-  stationsOf,
-  type TimedTask,
-  withFreeFromFirst,
-} from './plan';
-export {
-  type Dishes,
-  kitchenThatDay,
-  MOST_DISHES,
-  MOST_HEADS,
-  OVER_SHARE,
-  PLAIN_TEAM,
-  type Service,
-  type ServiceDish,
-  type ServiceFault,
-  serviceFaults,
-  serviceFaultText,
-  type ServiceHeads,
-  type Stretch,
-  type Team,
-} from './service';
-export { type Made, madeFor, type ServiceTask, type TaskKind } from './tasks';
-export { planChanges, type PlanChanges } from './changes';
+export { countSheet, slipsList, type TraySlip, traySlips } from './store-lists';
 export {
   eatenTold,
   type EatenTold,
@@ -64,5 +67,31 @@ export {
   type ToldService,
   type ToldStretch,
 } from './told';
-export { headsFromRows, type HeadsTable, type RefusedRow } from './heads-table';
-export { type Help, type HelpProgress, helpSteps } from './helps';
+export {
+  DAYS_BEFORE,
+  HANDS,
+  type Help,
+  type HelpProgress,
+  helpSteps,
+  type Hold,
+  type Look,
+  type Made,
+  madeFor,
+  orderOf,
+  planChanges,
+  type PlanChanges,
+  planFrom,
+  type PlanProgress,
+  planService,
+  planServiceSteps,
+  planWorkSteps,
+  type ServicePlan,
+  type ServiceShortage,
+  type ServiceTask,
+  type ServiceWork,
+  stationsOf,
+  type TaskKind,
+  type TimedTask,
+  withFreeFromFirst,
+  serviceWorkOf,
+} from './work';

@@ -2,12 +2,12 @@
 import type { WorksheetLine } from '../batch';
 import type { Kitchen } from '../kitchen';
 import { gramsText } from '../quantity';
-import { clockText, dayText } from './clock';
+import { clockText, dayText } from './eaten';
 import type { Demand, DemandLine } from './demand';
-import type { DishVersion, EatenDish } from './eaters';
-import { PLACE_NAMES, PLACES } from './places';
-import type { ServicePlan, TimedTask } from './plan';
-import type { Made } from './tasks';
+import type { DishVersion, EatenDish } from './eaten';
+import { gramsTaken, PLACE_NAMES, PLACES, type Taken } from '../stock';
+import type { ServicePlan, TimedTask } from './work';
+import type { Made } from './work';
 
 export interface ListColumn {
   name: string;
@@ -50,6 +50,20 @@ function soakedIn(versions: readonly DishVersion[]): Set<string> {
 const packsText = ({ packs }: DemandLine): string =>
   packs ? `${packs.count} x ${gramsText(packs.netGrams)}` : 'no pack size on record';
 
+/** "800 g, use by 2026-12-02, lot A7"; one after the other, first to expire first. */
+const storeText = (taken: readonly Taken[]): string =>
+  taken
+    .map(({ grams, useBy, lot, name }) =>
+      [
+        `${gramsText(grams)} ${name}`,
+        useBy === null ? 'no date noted' : `use by ${useBy}`,
+        lot && `lot ${lot}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    )
+    .join('; ');
+
 /** The pull list: what comes out, when, from where. */
 export function pullList(demand: Demand, eaten: readonly EatenDish[]): ServiceList {
   const soaked = soakedIn(eaten.flatMap(({ versions }) => versions));
@@ -63,10 +77,18 @@ export function pullList(demand: Demand, eaten: readonly EatenDish[]): ServiceLi
         .map((line) => [
           line.name,
           gramsText(line.asPurchasedGrams),
-          packsText(line),
+          [storeText(line.fromStock), line.toBuyGrams > 0 ? packsText(line) : ''].filter(Boolean).join('; '),
           line.askedBy.join('; '),
         ]),
     }));
+  const made = demand.components
+    .filter(({ fromStock }) => fromStock.length > 0)
+    .map(({ name, storeGrams, fromStock, askedBy }) => [
+      name,
+      gramsText(storeGrams),
+      storeText(fromStock),
+      askedBy.map((each) => each.name).join('; '),
+    ]);
   return {
     title: 'Pull list',
     notes: [
@@ -76,13 +98,14 @@ export function pullList(demand: Demand, eaten: readonly EatenDish[]): ServiceLi
     columns: [
       { name: 'Food', share: 0.3 },
       { name: 'As purchased', share: 0.15, isNumber: true },
-      { name: 'Packs', share: 0.2 },
-      { name: 'For', share: 0.35 },
+      { name: 'From store, or packs', share: 0.27 },
+      { name: 'For', share: 0.28 },
     ],
     sections: filled([
       ...sectionsOf('two days before'),
       ...sectionsOf('the evening before'),
       ...sectionsOf('on the day'),
+      { heading: 'Made ahead, from the cold room', rows: made },
     ]),
   };
 }
@@ -140,7 +163,8 @@ function priceText({ packs, price, isPriceGuessed }: DemandLine): string {
 
 /** The shopping list: whole packs by supplier, surplus and price said. */
 export function shoppingList(demand: Demand): ServiceList {
-  const bought = demand.lines.filter(({ place }) => place !== 'tap');
+  const bought = demand.lines.filter(({ place, toBuyGrams }) => place !== 'tap' && toBuyGrams > 0);
+  const stored = demand.lines.filter(({ fromStock }) => fromStock.length > 0);
   const supplierOf = ({ packs }: DemandLine): string => packs?.supplier || 'No supplier on record';
   const suppliers = [...new Set(bought.map(supplierOf))].sort(
     (one, other) =>
@@ -155,6 +179,11 @@ export function shoppingList(demand: Demand): ServiceList {
     title: 'Shopping list',
     notes: [
       `Prices in the kitchen's own money, without VAT. "About" is a price class of the reference, not a price of a pack. ${perPortion}`,
+      ...(stored.length > 0
+        ? [
+            `Taken off, for it stands in store: ${stored.map(({ name, fromStock }) => `${name} ${gramsText(gramsTaken(fromStock))}`).join(', ')}.`,
+          ]
+        : []),
       ...(demand.unpriced.length > 0
         ? [`Without a price, and in no sum: ${demand.unpriced.join(', ')}.`]
         : []),
@@ -173,7 +202,7 @@ export function shoppingList(demand: Demand): ServiceList {
         .filter((line) => supplierOf(line) === supplier)
         .map((line) => [
           line.packs ? `${line.name}: ${line.packs.productName}` : line.name,
-          gramsText(line.asPurchasedGrams),
+          gramsText(line.toBuyGrams),
           packsText(line),
           line.packs ? gramsText(line.packs.surplusGrams) : '',
           priceText(line),

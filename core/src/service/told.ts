@@ -1,8 +1,19 @@
 /** A service between the words that are typed, kept and sent ("11:45"), and the figures it is worked out with. */
-import { clockText, momentText } from './clock';
-import type { EatenDish } from './eaters';
-import type { ServicePlan } from './plan';
-import { OVER_SHARE, PLAIN_TEAM, type Service, type Stretch } from './service';
+import { clockText, momentText } from './eaten';
+import type { EatenDish } from './eaten';
+import type { ServicePlan } from './work';
+import {
+  type Ahead,
+  OVER_SHARE,
+  type Pin,
+  PLAIN_TEAM,
+  type Service,
+  SERVICE_DEFAULTS,
+  type ServiceSite,
+  type StandIn,
+  type Stretch,
+  type TakenOut,
+} from './eaten';
 
 export interface ToldStretch {
   /** "06:30". */
@@ -21,7 +32,14 @@ export interface ToldService {
   dishes: { recipeId: string; share: number; course: string }[];
   overShare?: number;
   team?: ToldStretch & { people: number; breaks: ToldStretch[] };
-  without: string[];
+  without?: string[];
+  sites?: ServiceSite[];
+  ahead?: Ahead[];
+  standIns?: StandIn[];
+  pins?: Pin[];
+  order?: string[];
+  done?: string[];
+  taken?: TakenOut[];
 }
 
 /** Minutes from midnight of "11:45". */
@@ -35,7 +53,8 @@ const stretchTold = ({ from, to }: Stretch): ToldStretch => ({ from: clockText(f
 
 /** The service of what was told; what nobody said is the convention. */
 export function serviceOf(id: string, told: ToldService): Service {
-  const { kitchenId, date, meal, readyAt, heads, dishes, overShare = OVER_SHARE, team, without } = told;
+  const { kitchenId, date, meal, readyAt, heads, dishes, overShare = OVER_SHARE, team } = told;
+  const { without, sites, ahead, standIns, pins, order, done, taken } = { ...SERVICE_DEFAULTS, ...told };
   return {
     id,
     kitchenId,
@@ -49,12 +68,20 @@ export function serviceOf(id: string, told: ToldService): Service {
       ? { people: team.people, shift: stretchOf(team), breaks: team.breaks.map(stretchOf) }
       : PLAIN_TEAM,
     without,
+    sites,
+    ahead,
+    standIns,
+    pins,
+    order,
+    done,
+    taken,
   };
 }
 
 /** A service as it is told, with everything said. */
 export function serviceTold(service: Service) {
-  const { id, kitchenId, date, meal, readyMinute, heads, dishes, overShare, team, without } = service;
+  const { id, kitchenId, date, meal, readyMinute, heads, dishes, overShare, team } = service;
+  const { without, sites, ahead, standIns, pins, order, done, taken } = service;
   return {
     id,
     kitchenId,
@@ -66,6 +93,13 @@ export function serviceTold(service: Service) {
     overShare,
     team: { people: team.people, ...stretchTold(team.shift), breaks: team.breaks.map(stretchTold) },
     without: [...without],
+    sites: sites.map((each) => ({ ...each })),
+    ahead: ahead.map((each) => ({ ...each })),
+    standIns: standIns.map((each) => ({ ...each })),
+    pins: pins.map((each) => ({ ...each })),
+    order: [...order],
+    done: [...done],
+    taken: taken.map((each) => ({ ...each })),
   };
 }
 

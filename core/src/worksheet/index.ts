@@ -12,7 +12,7 @@ export {
 export { expressTarget } from './express';
 export type { MatterFlow, MatterRow } from './mass-balance';
 export { packsToRead, type PackToRead } from './packs-to-read';
-export { portionReview, type PortionReview } from './portion';
+export { portionFoods, portionReview, type PortionReview } from './portion';
 export { type TargetFix, targetFixes } from './target-fixes';
 export { type Offer, offersOf, takeOffer } from './techniques';
 export { worksheet, type Worksheet, type WorksheetInput } from './worksheet';

@@ -189,6 +189,8 @@ test('where each minds the other, the machine is cleaned down between, on the ov
     handMinutes: 4,
     after: [],
     lacks: null,
+    checks: [],
+    daysBefore: null,
     isConvention: false,
     because: '',
   });

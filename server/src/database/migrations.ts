@@ -2,7 +2,7 @@
 import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { addAccountsAndLabels, removeAccountsAndLabels } from './accounts-and-labels';
-import { makeWhole } from './whole-settings';
+import { makeServicesWhole, makeWhole } from './whole-settings';
 import { grams, id, json, reference, serial, text } from './columns';
 
 async function firstSchema(q: QueryInterface): Promise<void> {
@@ -216,6 +216,27 @@ async function addServices(q: QueryInterface): Promise<void> {
   await q.addIndex('services', ['kitchen_id', 'date']);
 }
 
+/** What stands in store, the cycle of each kitchen, and what services say since. */
+async function addStockAndCycles(q: QueryInterface): Promise<void> {
+  await q.createTable('stock', {
+    id,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    data: json(),
+    version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+  });
+  await q.createTable('cycles', {
+    kitchen_id: { ...reference('kitchens', false, 'CASCADE'), primaryKey: true },
+    data: json(),
+    version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+  });
+  await makeServicesWhole(q);
+}
+
+async function removeStockAndCycles(q: QueryInterface): Promise<void> {
+  await q.dropTable('stock');
+  await q.dropTable('cycles');
+}
+
 /** How a dish is packed, which kind a label was released as, and jobs of many labels. */
 async function addPacked(q: QueryInterface): Promise<void> {
   await q.addColumn('recipes', 'packed', json(true));
@@ -314,6 +335,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '012-services',
         up: ({ context }) => addServices(context),
         down: ({ context }) => context.dropTable('services'),
+      },
+      {
+        name: '013-stock-and-cycles',
+        up: ({ context }) => addStockAndCycles(context),
+        down: ({ context }) => removeStockAndCycles(context),
       },
     ],
   });

@@ -14,6 +14,8 @@ export interface Tables {
   names: Table;
   recipes: Table;
   services: Table;
+  stock: Table;
+  cycles: Table;
   lines: Table;
   steps: Table;
   recipeSwaps: Table;
@@ -133,6 +135,18 @@ export function defineTables(database: Sequelize): Tables {
       id: key,
       kitchenId: string,
       date: DATEONLY,
+      data: json('data'),
+      version: INTEGER,
+    }),
+    stock: table('stock', {
+      id: key,
+      kitchenId: string,
+      data: json('data'),
+      version: INTEGER,
+    }),
+    cycles: table('cycles', {
+      // Not `key`: it is changed into the column `id` where it is used.
+      kitchenId: { type: DataTypes.STRING(80), primaryKey: true },
       data: json('data'),
       version: INTEGER,
     }),

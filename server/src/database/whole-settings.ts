@@ -7,6 +7,7 @@ import {
   EMPTY_STEP_READING,
   KITCHEN_DEFAULTS,
   PLAIN_STANDARD,
+  SERVICE_DEFAULTS,
   VESSEL_DEFAULTS,
   type Kitchen,
   type KitchenSettings,
@@ -73,3 +74,7 @@ export async function makeWhole(q: QueryInterface): Promise<void> {
   await rewrite(q, 'kitchens', 'settings', wholeSettings);
   await rewrite(q, 'recipe_steps', 'reading', (reading: object) => ({ ...EMPTY_STEP_READING, ...reading }));
 }
+
+/** Services of before pins, parts made ahead and leftovers say that they have none. */
+export const makeServicesWhole = (q: QueryInterface): Promise<void> =>
+  rewrite(q, 'services', 'data', (service: object) => ({ ...SERVICE_DEFAULTS, ...service }));

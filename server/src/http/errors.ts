@@ -64,6 +64,25 @@ export const ERRORS = {
     status: 400,
     message: 'This service cannot be as it is written. Nothing was changed.',
   },
+  'stock-not-found': { status: 404, message: 'There is no such thing in store.' },
+  'stock-conflict': {
+    status: 409,
+    message: 'Someone else changed this after you opened it. Look again, and put your figure in.',
+  },
+  'stock-refused': { status: 400, message: 'This cannot be put into store as it is written.' },
+  'stock-gone': {
+    status: 409,
+    message: 'There is less in store than this service takes. Nothing was taken out.',
+  },
+  'stock-taken': { status: 409, message: 'It was taken out of store for this service already.' },
+  'cycle-conflict': {
+    status: 409,
+    message: 'Someone else changed this cycle after you opened it. Your changes are kept on your screen.',
+  },
+  'cycle-refused': {
+    status: 400,
+    message: 'This cycle cannot be as it is written. Nothing was changed.',
+  },
   'swap-not-found': { status: 404, message: 'There is no such swap in this kitchen.' },
   'swap-exists': { status: 409, message: 'There is a swap with this id already.' },
   'swap-in-use': { status: 409, message: 'Dishes use this swap, so it stays. Take it out of them first.' },

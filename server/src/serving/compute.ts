@@ -1,4 +1,5 @@
 /** From a service to its versions, demand, plan and lists: finds the kitchen and the book, and calls core. */
+import { createHash } from 'node:crypto';
 import {
   daySheet,
   demandOf,
@@ -14,6 +15,10 @@ import {
   serviceFaults,
   serviceFaultText,
   shoppingList,
+  slipsList,
+  stockFor,
+  traySlips,
+  withCooked,
   type Demand,
   type Dishes,
   type EatenTold,
@@ -28,6 +33,7 @@ import {
   type ServicePlan,
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
+import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 
 /** The longest that is looked where nobody says how long; most plans are found in a tenth of it. */
@@ -50,7 +56,7 @@ async function taken<Step, Answer>(
   }
 }
 
-async function dishesOf(store: Store): Promise<Dishes> {
+export async function dishesOf(store: Store): Promise<Dishes> {
   const all = await store.recipes.all();
   return new Map(all.filter(({ recipe }) => !recipe.isComponent).map(({ recipe }) => [recipe.id, recipe]));
 }
@@ -60,7 +66,8 @@ export type ToldFault = ServiceFault & { message: string };
 
 async function faultsOf(service: Service, store: Store): Promise<ToldFault[]> {
   const kitchen = await store.kitchens.kitchen(service.kitchenId);
-  return serviceFaults(service, kitchen, await dishesOf(store)).map((fault) => ({
+  const components = (await store.recipes.components()).map(({ id }) => id);
+  return serviceFaults(service, kitchen, await dishesOf(store), components).map((fault) => ({
     ...fault,
     message: serviceFaultText(fault),
   }));
@@ -73,27 +80,78 @@ export async function mustStand(service: Service, store: Store): Promise<void> {
 }
 
 /** What a kept service is worked out with; refused where a group or dish of it is gone since. */
-export async function groundOf(service: Service, store: Store): Promise<ServiceGround> {
+export async function groundOf(service: Service, store: Store, shelves: StockStore): Promise<KeptGround> {
   await mustStand(service, store);
-  const kitchen = await store.kitchens.kitchen(service.kitchenId);
-  return {
-    service,
-    kitchen: kitchenThatDay(kitchen, service),
-    book: await store.recipes.book(),
-    dishes: await dishesOf(store),
-  };
+  const plain = await store.kitchens.kitchen(service.kitchenId);
+  const stock = stockFor(await shelves.all(plain.id), service);
+  const larder = await store.recipes.book();
+  const { kitchen, book } = withCooked(
+    { book: larder, kitchen: kitchenThatDay(plain, service) },
+    stock,
+    service.date,
+  );
+  const dishes = await dishesOf(store);
+  const key = JSON.stringify([
+    numberOf(larder.foods),
+    // What is ticked off changes no figure.
+    { ...service, done: [] },
+    plain,
+    stock,
+    [...dishes.values()],
+    [...larder.components.values()],
+    [...larder.swaps.values()],
+  ]);
+  return { service, kitchen, book, dishes, stock, key: createHash('sha256').update(key).digest('hex') };
 }
+
+const NUMBERS = new WeakMap<object, number>();
+let nextNumber = 1;
+/** A larder is the same object as long as nobody changed it. */
+function numberOf(larder: object): number {
+  const known = NUMBERS.get(larder) ?? nextNumber++;
+  NUMBERS.set(larder, known);
+  return known;
+}
+
+/** Answers of the last few services that were worked out: a page asks for versions, plan and lists of one and the same. */
+class Kept<Answer> {
+  private readonly answers = new Map<string, Promise<Answer>>();
+
+  of(key: string, work: () => Promise<Answer>): Promise<Answer> {
+    const known = this.answers.get(key);
+    if (known) return known;
+    const answer = work();
+    this.answers.set(key, answer);
+    // What failed is asked for anew.
+    answer.catch(() => this.answers.delete(key));
+    if (this.answers.size > MOST_KEPT) this.answers.delete(this.answers.keys().next().value!);
+    return answer;
+  }
+}
+const MOST_KEPT = 8;
+const EATEN = new Kept<EatenDish[]>();
+const PLANNED = new Kept<ServicePlan>();
+
+/** A ground with the key under which its answers are kept. */
+export type KeptGround = ServiceGround & { key: string };
 
 /** Who eats which; where a group, a dish or a machine of it is gone since, that is told, and nothing is worked out. */
 export async function viewOf(
   service: Service,
   store: Store,
+  shelves: StockStore,
 ): Promise<{ eaten: EatenTold; faults: ToldFault[] }> {
   const faults = await faultsOf(service, store);
-  return { faults, eaten: faults.length > 0 ? [] : eatenTold(await eatenIn(await groundOf(service, store))) };
+  return {
+    faults,
+    eaten: faults.length > 0 ? [] : eatenTold(await eatenIn(await groundOf(service, store, shelves))),
+  };
 }
 
-export async function eatenIn(ground: ServiceGround): Promise<EatenDish[]> {
+export const eatenIn = (ground: KeptGround): Promise<EatenDish[]> =>
+  EATEN.of(ground.key, () => workedOut(ground));
+
+async function workedOut(ground: ServiceGround): Promise<EatenDish[]> {
   const steps = eatersSteps(ground);
   for (;;) {
     const { value, done } = steps.next();
@@ -103,7 +161,14 @@ export async function eatenIn(ground: ServiceGround): Promise<EatenDish[]> {
 }
 
 /** The plan of a service; with `seconds`, the best that is found in so long. */
-export function plannedIn(
+export async function plannedIn(ground: KeptGround, seconds: number | undefined): Promise<ServicePlan> {
+  const eaten = await eatenIn(ground);
+  return seconds === undefined
+    ? PLANNED.of(ground.key, () => searched(eaten, ground, undefined))
+    : searched(eaten, ground, seconds);
+}
+
+function searched(
   eaten: readonly EatenDish[],
   ground: ServiceGround,
   seconds: number | undefined,
@@ -118,7 +183,7 @@ export function scheduledIn(problem: ScheduleProblem, seconds: number | undefine
   return taken(steps, Date.now() + (seconds ?? USUAL_SECONDS) * 1000, (step) => step.stopped());
 }
 
-export const LISTS = ['pull', 'prep', 'shopping', 'day'] as const;
+export const LISTS = ['pull', 'prep', 'shopping', 'day', 'slips'] as const;
 export type ListId = (typeof LISTS)[number];
 
 /** Lines of everything that is made, by key: versions as on their worksheets, components as they are made once for all. */
@@ -129,21 +194,22 @@ function linesOf(eaten: readonly EatenDish[], { components }: Demand) {
   ]);
 }
 
-export async function listOfService(id: ListId, ground: ServiceGround): Promise<ServiceList> {
+export async function listOfService(id: ListId, ground: KeptGround): Promise<ServiceList> {
   const eaten = await eatenIn(ground);
+  if (id === 'slips') return slipsList(traySlips(eaten, ground.service, ground.kitchen));
   const demand = demandOf(eaten, ground);
   if (id === 'pull') return pullList(demand, eaten);
   if (id === 'shopping') return shoppingList(demand);
-  const plan = await plannedIn(eaten, ground, undefined);
+  const plan = await plannedIn(ground, undefined);
   return id === 'prep'
     ? prepList(madeFor(eaten, ground), linesOf(eaten, demand), plan)
     : daySheet(plan, ground.kitchen);
 }
 
 /** What would help a service that cannot be ready, one thing at a time. */
-export async function helpsFor(ground: ServiceGround, store: Store): Promise<Help[]> {
+export async function helpsFor(ground: KeptGround, store: Store): Promise<Help[]> {
   const asItIs = await store.kitchens.kitchen(ground.service.kitchenId);
-  const plan = await plannedIn(await eatenIn(ground), ground, undefined);
+  const plan = await plannedIn(ground, undefined);
   const steps = helpSteps(plan, ground, asItIs);
   for (;;) {
     const { value, done } = steps.next();

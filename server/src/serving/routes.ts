@@ -12,6 +12,7 @@ import {
   type Service,
   planTold,
   serviceOf,
+  serviceWorkOf,
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
@@ -19,6 +20,7 @@ import { route, type Route } from '../http/route';
 import { listOf, ofKitchen, telling, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
 import type { Store } from '../store';
+import type { StockStore } from '../stock/store';
 import { calendarOf, listCsv, tasksCsv } from './calendar';
 import {
   eatenIn,
@@ -77,8 +79,14 @@ const EXAMPLE = {
 const underOf = ({ name }: Kitchen, { meal, date, readyMinute }: Service): string =>
   `${name}: ${meal}, ${date}, ready at ${clockText(readyMinute)}`;
 
+export interface ServingParts {
+  services: ServiceStore;
+  stock: StockStore;
+  store: Store;
+}
+
 /** One list of a service, as pages and as a table. */
-const listRoutes = (services: ServiceStore, store: Store): Route[] =>
+const listRoutes = ({ services, store, stock }: ServingParts): Route[] =>
   LISTS.flatMap((list) => [
     route({
       method: 'get',
@@ -90,7 +98,7 @@ const listRoutes = (services: ServiceStore, store: Store): Route[] =>
       example: { params: { id: NEW }, query: { paper: 'a4' } },
       run: async ({ params, query, context }) => {
         const { service } = await services.find(params.id);
-        const ground = await groundOf(service, store);
+        const ground = await groundOf(service, store, stock);
         const told = await listOfService(list, ground);
         const pages = setList(told, { under: underOf(ground.kitchen, service), paper: query.paper });
         asFile(context, `${service.id}-${list}.pdf`, PDF);
@@ -107,7 +115,7 @@ const listRoutes = (services: ServiceStore, store: Store): Route[] =>
       run: async ({ params, context }) => {
         const { service } = await services.find(params.id);
         asFile(context, `${service.id}-${list}.csv`, CSV);
-        return context.body(listCsv(await listOfService(list, await groundOf(service, store))));
+        return context.body(listCsv(await listOfService(list, await groundOf(service, store, stock))));
       },
     }),
     route({
@@ -119,17 +127,17 @@ const listRoutes = (services: ServiceStore, store: Store): Route[] =>
       example: { params: { id: NEW } },
       run: async ({ params }) => {
         const { service } = await services.find(params.id);
-        return listOfService(list, await groundOf(service, store));
+        return listOfService(list, await groundOf(service, store, stock));
       },
     }),
   ]);
 
 /** A plan as files. */
-const fileRoutes = (services: ServiceStore, store: Store): Route[] => {
+const fileRoutes = ({ services, store, stock }: ServingParts): Route[] => {
   const planOf = async (id: string) => {
     const { service } = await services.find(id);
-    const ground = await groundOf(service, store);
-    return { service, ground, plan: await plannedIn(await eatenIn(ground), ground, undefined) };
+    const ground = await groundOf(service, store, stock);
+    return { service, ground, plan: await plannedIn(ground, undefined) };
   };
   return [
     route({
@@ -161,185 +169,213 @@ const fileRoutes = (services: ServiceStore, store: Store): Route[] => {
   ];
 };
 
-export const serviceRoutes = (services: ServiceStore, store: Store): Route[] => [
-  route({
-    method: 'post',
-    path: '/api/schedule',
-    summary: 'Tasks on machines that are shared: a short plan, how short one could be, and what is short',
-    body: scheduleRequest,
-    answer: tellingAll('feasible', 'makespanMinutes', 'lowerBoundMinutes', 'tasks', 'shortOf', 'isProven'),
-    answers: 'The plan; minutes are whole numbers from its beginning',
-    example: {
-      body: {
-        resources: [
-          { id: 'oven', capacity: 4 },
-          { id: 'hands', capacity: 2 },
-        ],
-        tasks: [
-          { id: 'cut roots', minutes: 20, needs: [{ resource: 'hands', amount: 1 }], after: [] },
-          {
-            id: 'roast roots',
-            minutes: 35,
-            needs: [{ resource: 'oven', amount: 3, setting: 200 }],
-            after: ['cut roots'],
-          },
-          {
-            id: 'bake',
-            minutes: 30,
-            needs: [{ resource: 'oven', amount: 2, setting: 170 }],
-            after: [],
-            deadline: 120,
-          },
-        ],
+export const serviceRoutes = (parts: ServingParts): Route[] => {
+  const { services, store, stock } = parts;
+  return [
+    route({
+      method: 'post',
+      path: '/api/schedule',
+      summary: 'Tasks on machines that are shared: a short plan, how short one could be, and what is short',
+      body: scheduleRequest,
+      answer: tellingAll('feasible', 'makespanMinutes', 'lowerBoundMinutes', 'tasks', 'shortOf', 'isProven'),
+      answers: 'The plan; minutes are whole numbers from its beginning',
+      example: {
+        body: {
+          resources: [
+            { id: 'oven', capacity: 4 },
+            { id: 'hands', capacity: 2 },
+          ],
+          tasks: [
+            { id: 'cut roots', minutes: 20, needs: [{ resource: 'hands', amount: 1 }], after: [] },
+            {
+              id: 'roast roots',
+              minutes: 35,
+              needs: [{ resource: 'oven', amount: 3, setting: 200 }],
+              after: ['cut roots'],
+            },
+            {
+              id: 'bake',
+              minutes: 30,
+              needs: [{ resource: 'oven', amount: 2, setting: 170 }],
+              after: [],
+              deadline: 120,
+            },
+          ],
+        },
       },
-    },
-    run: ({ body: { seconds, ...problem } }) => {
-      const faults = scheduleFaults(problem);
-      if (faults.length > 0)
-        throw new ApiError(
-          'bad-request',
-          faults.map((fault) => ({ ...fault, message: faultText(fault) })),
-        );
-      return scheduledIn(problem, seconds);
-    },
-  }),
-  route({
-    method: 'post',
-    path: '/api/services',
-    summary: 'A new service: who eats, what is on, when it is ready',
-    body: newService,
-    status: 201,
-    answer: serviceAnswer,
-    answers: 'The service with its id',
-    example: { body: EXAMPLE },
-    run: async ({ body }) => {
-      const service = serviceOf('new', body);
-      await mustStand(service, store);
-      const saved = await services.create(service);
-      return savedTold(saved);
-    },
-  }),
-  route({
-    method: 'post',
-    path: '/api/services/heads',
-    summary: 'Heads read from a table (group, heads, site, portion in grams, codes); nothing is kept',
-    body: headsRequest,
-    answer: tellingAll('heads', 'taken', 'refused'),
-    answers: 'Heads by group and site, and every row that was refused with the reason',
-    example: {
-      body: {
-        kitchenId: 'pebble-school',
-        text: 'group;heads;site\nNo gluten;6;Class 3\nNo gluten;x;Class 4',
+      run: ({ body: { seconds, ...problem } }) => {
+        const faults = scheduleFaults(problem);
+        if (faults.length > 0)
+          throw new ApiError(
+            'bad-request',
+            faults.map((fault) => ({ ...fault, message: faultText(fault) })),
+          );
+        return scheduledIn(problem, seconds);
       },
-    },
-    run: async ({ body }) => {
-      const kitchen = await store.kitchens.kitchen(body.kitchenId);
-      const { data } = Papa.parse<string[]>(body.text.trim(), { delimitersToGuess: ['\t', ';', ',', '|'] });
-      return headsFromRows(data, kitchen);
-    },
-  }),
-  route({
-    method: 'get',
-    path: '/api/services',
-    summary: 'The services of a kitchen, the latest day first',
-    query: ofKitchen,
-    answer: listOf(serviceAnswer),
-    answers: 'Services',
-    example: { query: { kitchenId: 'pebble-school' } },
-    run: async ({ query }) => {
-      const kitchen = await store.kitchens.kitchen(query.kitchenId);
-      const saved = await services.list(kitchen.id);
-      return saved.map(savedTold);
-    },
-  }),
-  ...listRoutes(services, store),
-  ...fileRoutes(services, store),
-  route({
-    method: 'get',
-    path: '/api/services/:id/demand',
-    summary: 'What has to be had for a service: every food and component, with packs and prices',
-    answer: tellingAll('lines', 'components', 'unknown', 'price', 'unpriced', 'portions', 'pricePerPortion'),
-    answers: 'The demand',
-    example: { params: { id: NEW } },
-    run: async ({ params }) => {
-      const ground = await groundOf((await services.find(params.id)).service, store);
-      return demandOf(await eatenIn(ground), ground);
-    },
-  }),
-  route({
-    method: 'post',
-    path: '/api/services/:id/plan',
-    summary: 'The plan of a service, backwards from the minute it is ready',
-    body: planWish,
-    answer: planAnswer,
-    answers: 'Tasks with their minutes of the day of the service; negative minutes are the days before',
-    example: { params: { id: NEW }, body: { seconds: 1 } },
-    run: async ({ params, body }) => {
-      const { service } = await services.find(params.id);
-      const ground = await groundOf(service, store);
-      return planTold(await plannedIn(await eatenIn(ground), ground, body.seconds), service);
-    },
-  }),
-  route({
-    method: 'post',
-    path: '/api/services/:id/helps',
-    summary: 'What would help a service that cannot be ready: one thing at a time, each planned anew',
-    answer: listOf(tellingAll('text', 'begins')),
-    answers: 'What would be enough; empty where it can be ready as it is, or no single thing is enough',
-    example: { params: { id: NEW } },
-    run: async ({ params }) =>
-      helpsFor(await groundOf((await services.find(params.id)).service, store), store),
-  }),
-  route({
-    method: 'get',
-    path: '/api/services/:id',
-    summary: 'A service with its dishes in the fewest versions that feed every group, and portions by group',
-    answer: telling({
-      id: Joi.string().required(),
-      version: Joi.number().required(),
-      eaten: Joi.array().required(),
-      faults: Joi.array().required(),
     }),
-    answers: 'The service',
-    example: { params: { id: NEW } },
-    run: async ({ params }) => {
-      const saved = await services.find(params.id);
-      return { ...savedTold(saved), ...(await viewOf(saved.service, store)) };
-    },
-  }),
-  route({
-    method: 'put',
-    path: '/api/services/:id',
-    summary: 'Changes a service: late heads, another dish, a machine that broke',
-    body: savedService,
-    answer: serviceAnswer,
-    answers: 'The service with its new version',
-    example: {
-      params: { id: NEW },
-      body: {
-        ...EXAMPLE,
-        heads: [
-          { groupId: 'everyone', heads: 40 },
-          { groupId: 'gluten-free', heads: 10 },
-        ],
-        version: 1,
+    route({
+      method: 'post',
+      path: '/api/services',
+      summary: 'A new service: who eats, what is on, when it is ready',
+      body: newService,
+      status: 201,
+      answer: serviceAnswer,
+      answers: 'The service with its id',
+      example: { body: EXAMPLE },
+      run: async ({ body }) => {
+        const service = serviceOf('new', body);
+        await mustStand(service, store);
+        const saved = await services.create(service);
+        return savedTold(saved);
       },
-    },
-    run: async ({ params, body: { version, ...told } }) => {
-      const service = serviceOf(params.id, told);
-      await mustStand(service, store);
-      await services.find(params.id);
-      const saved = await services.save(service, version);
-      return savedTold(saved);
-    },
-  }),
-  route({
-    method: 'delete',
-    path: '/api/services/:id',
-    summary: 'Takes a service off the list',
-    answer: tellingAll('id'),
-    answers: 'Its id',
-    example: { params: { id: NEW } },
-    run: ({ params }) => services.remove(params.id),
-  }),
-];
+    }),
+    route({
+      method: 'post',
+      path: '/api/services/heads',
+      summary: 'Heads read from a table (group, heads, site, portion in grams, codes); nothing is kept',
+      body: headsRequest,
+      answer: tellingAll('heads', 'taken', 'refused'),
+      answers: 'Heads by group and site, and every row that was refused with the reason',
+      example: {
+        body: {
+          kitchenId: 'pebble-school',
+          text: 'group;heads;site\nNo gluten;6;Class 3\nNo gluten;x;Class 4',
+        },
+      },
+      run: async ({ body }) => {
+        const kitchen = await store.kitchens.kitchen(body.kitchenId);
+        const { data } = Papa.parse<string[]>(body.text.trim(), { delimitersToGuess: ['\t', ';', ',', '|'] });
+        return headsFromRows(data, kitchen);
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/api/services',
+      summary: 'The services of a kitchen, the latest day first',
+      query: ofKitchen,
+      answer: listOf(serviceAnswer),
+      answers: 'Services',
+      example: { query: { kitchenId: 'pebble-school' } },
+      run: async ({ query }) => {
+        const kitchen = await store.kitchens.kitchen(query.kitchenId);
+        const saved = await services.list(kitchen.id);
+        return saved.map(savedTold);
+      },
+    }),
+    ...listRoutes(parts),
+    ...fileRoutes(parts),
+    route({
+      method: 'get',
+      path: '/api/services/:id/demand',
+      summary: 'What has to be had for a service: every food and component, with packs and prices',
+      answer: tellingAll(
+        'lines',
+        'components',
+        'unknown',
+        'price',
+        'unpriced',
+        'portions',
+        'pricePerPortion',
+      ),
+      answers: 'The demand',
+      example: { params: { id: NEW } },
+      run: async ({ params }) => {
+        const ground = await groundOf((await services.find(params.id)).service, store, stock);
+        return demandOf(await eatenIn(ground), ground);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/api/services/:id/plan',
+      summary: 'The plan of a service, backwards from the minute it is ready',
+      body: planWish,
+      answer: planAnswer,
+      answers: 'Tasks with their minutes of the day of the service; negative minutes are the days before',
+      example: { params: { id: NEW }, body: { seconds: 1 } },
+      run: async ({ params, body }) => {
+        const { service } = await services.find(params.id);
+        // Pins that somebody tries are planned with, and not kept.
+        const asked = body.pins ? { ...service, pins: body.pins } : service;
+        return planTold(await plannedIn(await groundOf(asked, store, stock), body.seconds), service);
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/api/services/:id/work',
+      summary: 'The work of a service before it has its times: what a search elsewhere plans',
+      answer: tellingAll('tasks', 'problem', 'order'),
+      answers: 'Tasks and the problem they make, counted backwards from the bell',
+      example: { params: { id: NEW } },
+      run: async ({ params }) => {
+        const ground = await groundOf((await services.find(params.id)).service, store, stock);
+        return serviceWorkOf(await eatenIn(ground), ground);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/api/services/:id/helps',
+      summary: 'What would help a service that cannot be ready: one thing at a time, each planned anew',
+      answer: listOf(tellingAll('text', 'begins')),
+      answers: 'What would be enough; empty where it can be ready as it is, or no single thing is enough',
+      example: { params: { id: NEW } },
+      run: async ({ params }) =>
+        helpsFor(await groundOf((await services.find(params.id)).service, store, stock), store),
+    }),
+    route({
+      method: 'get',
+      path: '/api/services/:id',
+      summary:
+        'A service with its dishes in the fewest versions that feed every group, and portions by group',
+      answer: telling({
+        id: Joi.string().required(),
+        version: Joi.number().required(),
+        eaten: Joi.array().required(),
+        faults: Joi.array().required(),
+      }),
+      answers: 'The service',
+      example: { params: { id: NEW } },
+      run: async ({ params }) => {
+        const saved = await services.find(params.id);
+        return { ...savedTold(saved), ...(await viewOf(saved.service, store, stock)) };
+      },
+    }),
+    route({
+      method: 'put',
+      path: '/api/services/:id',
+      summary: 'Changes a service: late heads, another dish, a machine that broke',
+      body: savedService,
+      answer: serviceAnswer,
+      answers: 'The service with its new version',
+      example: {
+        params: { id: NEW },
+        body: {
+          ...EXAMPLE,
+          heads: [
+            { groupId: 'everyone', heads: 40 },
+            { groupId: 'gluten-free', heads: 10 },
+          ],
+          version: 1,
+        },
+      },
+      run: async ({ params, body: { version, ...told } }) => {
+        const { service: before } = await services.find(params.id);
+        if (told.kitchenId !== before.kitchenId)
+          throw new ApiError('service-refused', [{ message: 'a service stays in its kitchen' }]);
+        // What was taken out of store is not for the sender to say.
+        const service = { ...serviceOf(params.id, told), taken: before.taken };
+        await mustStand(service, store);
+        const saved = await services.save(service, version);
+        return savedTold(saved);
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/api/services/:id',
+      summary: 'Takes a service off the list',
+      answer: tellingAll('id'),
+      answers: 'Its id',
+      example: { params: { id: NEW } },
+      run: ({ params }) => services.remove(params.id),
+    }),
+  ];
+};

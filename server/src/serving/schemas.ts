@@ -5,6 +5,7 @@ import {
   MOST_HEADS,
   MOST_MINUTES,
   MOST_TASKS,
+  type Pin,
   type ScheduleProblem,
   type ToldService,
 } from '@hand-ladle/core';
@@ -16,6 +17,21 @@ const clock = Joi.string()
 const minute = Joi.number().integer().min(0).max(MOST_MINUTES);
 
 const stretch = { from: clock.required(), to: clock.required() };
+
+const task = Joi.string().min(1).max(300);
+const pins = Joi.array()
+  .items(
+    Joi.object({
+      task: task.required(),
+      start: Joi.number()
+        .integer()
+        .min(-8 * 1440)
+        .max(1440)
+        .required(),
+    }),
+  )
+  .unique('task')
+  .max(MOST_TASKS);
 
 const fields = {
   kitchenId: id.required(),
@@ -51,6 +67,35 @@ const fields = {
     breaks: Joi.array().items(Joi.object(stretch)).max(6).default([]),
   }),
   without: Joi.array().items(Joi.string().max(80)).max(50).default([]),
+  sites: Joi.array()
+    .items(
+      Joi.object({
+        name: Joi.string().trim().min(1).max(60).required(),
+        travelMinutes: Joi.number().integer().min(0).max(240).required(),
+      }),
+    )
+    .max(50)
+    .default([]),
+  ahead: Joi.array()
+    .items(
+      Joi.object({ recipeId: id.required(), daysBefore: Joi.number().integer().min(1).max(7).required() }),
+    )
+    .unique('recipeId')
+    .max(60)
+    .default([]),
+  standIns: Joi.array()
+    .items(
+      Joi.object({
+        recipeId: id.required(),
+        foodId: id.required(),
+        stockId: Joi.string().max(80).required(),
+      }),
+    )
+    .max(40)
+    .default([]),
+  pins: pins.default([]),
+  order: Joi.array().items(task).max(MOST_TASKS).default([]),
+  done: Joi.array().items(task).max(MOST_TASKS).default([]),
 };
 
 export const newService = Joi.object<ToldService>(fields);
@@ -63,7 +108,10 @@ export const savedService = Joi.object<ToldService & { version: number }>({
 export const MOST_SECONDS = 20;
 const seconds = Joi.number().greater(0).max(MOST_SECONDS).description('How long to look for a better plan');
 
-export const planWish = Joi.object<{ seconds?: number }>({ seconds });
+export const planWish = Joi.object<{ seconds?: number; pins?: Pin[] }>({
+  seconds,
+  pins: pins.description('Tasks put where they are to try it; nothing is kept'),
+});
 
 const name = Joi.string().min(1).max(120);
 

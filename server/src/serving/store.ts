@@ -1,5 +1,5 @@
 /** Services as they are kept, each with a version: two people may change one. */
-import { UniqueConstraintError } from 'sequelize';
+import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { serviceTold, type SavedServiceTold, type Service } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import { idOf, value, type Row } from '../database/row';
@@ -73,11 +73,11 @@ export class ServiceStore {
   }
 
   /** Saves over the version that was read. */
-  async save(service: Service, version: number): Promise<SavedService> {
+  async save(service: Service, version: number, transaction?: Transaction): Promise<SavedService> {
     const { id, kitchenId, date } = service;
     const [changed] = await this.tables.services.update(
       { kitchenId, date, data: service, version: version + 1 },
-      { where: { id, version } },
+      { where: { id, version }, ...(transaction ? { transaction } : {}) },
     );
     if (changed !== 1) throw new ApiError('service-conflict', [savedTold(await this.find(id))]);
     return { service, version: version + 1 };

@@ -2,6 +2,7 @@
 import {
   kitchenThatDay,
   PLAIN_TEAM,
+  SERVICE_DEFAULTS,
   type Kitchen,
   type Service,
   type ServiceGround,
@@ -20,6 +21,7 @@ export const groundFor = (service: Service, kitchen: Kitchen): ServiceGround => 
   kitchen: kitchenThatDay(kitchen, service),
   book,
   dishes,
+  stock: [],
 });
 
 /** A service of some dishes for all groups of a kitchen, by chance. */
@@ -46,7 +48,7 @@ export function randomService(seed: number, least = 1, most = 5): { service: Ser
       dishes: ids.map((recipeId) => ({ recipeId, share: random() < 0.3 ? 0.5 : 1, course: '' })),
       overShare: random() < 0.5 ? 0 : 0.05,
       team: { ...PLAIN_TEAM, people: whole(2, 5) },
-      without: [],
+      ...SERVICE_DEFAULTS,
     },
   };
 }

@@ -2,13 +2,15 @@
  * Who eats which: each dish of a service in the fewest versions that feed its groups, with how many portions of which size.
  * Nobody is left without a word: a group that no version serves is named, with what stands against it.
  */
-import { type Blocker, nearestFree, type NearDish, type Version, versionsFor } from '../free-from';
-import { exclusionName } from '../food';
-import type { DinerGroup, FreeFromPolicy, Kitchen } from '../kitchen';
-import type { Book, Recipe } from '../recipe';
-import type { Serving, Target } from '../batch';
-import { worksheet, type Worksheet } from '../worksheet';
+import { type Blocker, nearestFree, type NearDish, type Version, versionsFor } from '../../free-from';
+import { exclusionName } from '../../food';
+import type { DinerGroup, FreeFromPolicy, Kitchen } from '../../kitchen';
+import type { Book, Recipe } from '../../recipe';
+import type { Serving, Target } from '../../batch';
+import { worksheet, type Worksheet } from '../../worksheet';
+import { Shelf, type StockItem } from '../../stock';
 import type { Dishes, Service, ServiceDish, ServiceHeads } from './service';
+import { standIn, type StoodIn } from './stand-ins';
 
 /** One size of portion for one group at one place. */
 export interface GroupServing {
@@ -34,6 +36,8 @@ export interface DishVersion {
   portions: number;
   /** Portions above the heads that are made. */
   extraPortions: number;
+  /** Leftovers that are in it, and those that may not be. */
+  stoodIn: StoodIn[];
   sheet: Worksheet;
 }
 
@@ -94,17 +98,41 @@ export interface ServiceGround {
   kitchen: Kitchen;
   book: Book;
   dishes: Dishes;
+  /** What stands in store. What is cooked of it is a food of `book` and a pack of `kitchen` (`withCooked`). */
+  stock: readonly StockItem[];
 }
 
 function versionOf(
-  recipe: Recipe,
+  plain: Recipe,
   swaps: DishVersion['swaps'],
   { exclude, servings }: Pick<DishVersion, 'exclude' | 'servings'>,
-  { service, kitchen, book }: ServiceGround,
+  { service, kitchen, book, stock }: ServiceGround,
+  shelf: Shelf,
 ): DishVersion {
   const portions = servings.reduce((sum, each) => sum + each.portions, 0);
   const extraPortions = Math.round(portions * service.overShare);
-  const sheet = worksheet({ recipe, kitchen, target: targetOf(servings, extraPortions) }, book);
+  const target = targetOf(servings, extraPortions);
+  let recipe = plain;
+  let sheet = worksheet({ recipe, kitchen, target }, book);
+  const stoodIn: StoodIn[] = [];
+  const ids = new Set(servings.map(({ groupId }) => groupId));
+  const policies = kitchen.diners.flatMap(({ id, policy }) =>
+    ids.has(id) ? [policy ?? kitchen.policy] : [],
+  );
+  for (const { recipeId, foodId, stockId } of service.standIns) {
+    const item = stock.find(
+      ({ id, kind, cooked }) => id === stockId && kind === 'leftover' && cooked !== null,
+    );
+    if (recipeId !== plain.id || !item) continue;
+    const food = book.foods.foods.get(foodId);
+    const dryRatio = food?.state === 'dry' ? (food.cookingYield ?? 1) : null;
+    const found = standIn({ recipe, sheet, exclude }, { foodId, item, dryRatio }, policies, kitchen, shelf);
+    if (!found) continue;
+    stoodIn.push(found.stood);
+    if (found.stood.grams === 0) continue;
+    recipe = found.recipe;
+    sheet = worksheet({ recipe, kitchen, target }, book);
+  }
   return {
     // Two versions of a dish are free from different things, so the key is its own.
     key: exclude.length > 0 ? `${recipe.id} free from ${exclude.join(', ')}` : recipe.id,
@@ -116,6 +144,7 @@ function versionOf(
     servings,
     portions,
     extraPortions,
+    stoodIn,
     sheet,
   };
 }
@@ -149,7 +178,12 @@ const ownPortion = (recipe: Recipe, { kitchen, book }: ServiceGround): number =>
   worksheet({ recipe, kitchen, target: { kind: 'portions', portions: 1, portionGrams: 1 } }, book)
     .basePortionGrams;
 
-function eatenDish(dish: ServiceDish, groups: readonly GroupHeads[], ground: ServiceGround): EatenDish {
+function eatenDish(
+  dish: ServiceDish,
+  groups: readonly GroupHeads[],
+  ground: ServiceGround,
+  shelf: Shelf,
+): EatenDish {
   const { kitchen, book, dishes } = ground;
   const recipe = dishes.get(dish.recipeId)!;
   const usual = ownPortion(recipe, ground);
@@ -195,7 +229,7 @@ function eatenDish(dish: ServiceDish, groups: readonly GroupHeads[], ground: Ser
           to: to.map(({ name }) => name).join(' and '),
           hint,
         }));
-        return versionOf(made, swaps, { exclude, servings: servingsOf(groupIds) }, ground);
+        return versionOf(made, swaps, { exclude, servings: servingsOf(groupIds) }, ground, shelf);
       }),
       (id) => exclusionName(id, kitchen),
     ),
@@ -227,8 +261,9 @@ export function* eatersSteps(
   const groups = groupsOf(service, kitchen);
   const dishes: EatenDish[] = [];
   if (groups.length === 0) return dishes;
+  const shelf = new Shelf(ground.stock, service.date);
   for (const dish of service.dishes) {
-    dishes.push(eatenDish(dish, groups, ground));
+    dishes.push(eatenDish(dish, groups, ground, shelf));
     yield { done: dishes.length, of: service.dishes.length };
   }
   return dishes;

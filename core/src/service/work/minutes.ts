@@ -2,7 +2,7 @@
  * Minutes that a recipe does not say. None of them is a standard: all are conventions of kitchens, marked so wherever they are
  * shown, until a kitchen's own are known. To change one, change it here.
  */
-import type { VesselKind, WorkKind } from '../kitchen';
+import type { VesselKind, WorkKind } from '../../kitchen';
 
 /** What a machine takes for one load where the step says no time (convention). */
 export const MACHINE_MINUTES: Readonly<Record<WorkKind, number>> = {
@@ -53,6 +53,16 @@ export const CLEAN_DOWN_MINUTES: Readonly<Record<VesselKind, number>> = {
   blender: 8,
   mixer: 10,
 };
+
+/** Looking into a pot and stirring, where a step says "every 20 minutes" (convention). */
+export const CHECK_MINUTES = 2;
+/** Spreading into shallow pans, into the blast chiller or an ice bath (convention); the time to cool is the law's limit. */
+export const COOLING_SETTING_MINUTES = 10;
+/** Bringing what was made ahead back to its core temperature (convention; the core reading decides). */
+export const REHEAT_MINUTES = 30;
+
+/** What an oven stands at for it (convention). */
+export const REHEAT_OVEN_CELSIUS = 160;
 
 const WAITING =
   /\b(?:soak|rest|chill|stand|cool|prove|proof|rise|marinate|steep|press|set aside|leave|refrigerate|freeze|drain)\b/i;

@@ -1,6 +1,8 @@
 /** A service: one meal of a kitchen on a day, for how many of which groups, with what on the menu, by whom and with which machines. */
-import type { Kitchen } from '../kitchen';
-import type { Recipe } from '../recipe';
+import { keptDays } from '../../declaration';
+import type { Kitchen } from '../../kitchen';
+import type { Recipe } from '../../recipe';
+import type { StandIn } from './stand-ins';
 
 /** The dishes that can be served, by id. */
 export type Dishes = ReadonlyMap<string, Recipe>;
@@ -54,7 +56,49 @@ export interface Service {
   team: Team;
   /** Machines that are not there that day, by id: the oven that broke. */
   without: readonly string[];
+  /** Places that food is carried to, and how long that takes. */
+  sites: readonly ServiceSite[];
+  /** What is made on a day before. */
+  ahead: readonly Ahead[];
+  /** Leftovers that stand in for lines. */
+  standIns: readonly StandIn[];
+  /** Tasks that somebody put where they are, by id. */
+  pins: readonly Pin[];
+  /** Tasks in the order in which a better plan takes them up, the last first; empty where none was kept. */
+  order: readonly string[];
+  /** Tasks that are ticked off, by id. */
+  done: readonly string[];
+  /** What was taken out of store for it already. */
+  taken: readonly TakenOut[];
 }
+
+export interface TakenOut {
+  stockId: string;
+  grams: number;
+}
+
+export interface ServiceSite {
+  name: string;
+  travelMinutes: number;
+}
+
+/** A dish or a component that is made so many days before. */
+export interface Ahead {
+  recipeId: string;
+  daysBefore: number;
+}
+
+/** A task that stays at its minute, counted from midnight of the day of the service. */
+export interface Pin {
+  task: string;
+  start: number;
+}
+
+/** What a service is where nobody said. */
+export const SERVICE_DEFAULTS: Pick<
+  Service,
+  'without' | 'sites' | 'ahead' | 'standIns' | 'pins' | 'order' | 'done' | 'taken'
+> = { without: [], sites: [], ahead: [], standIns: [], pins: [], order: [], done: [], taken: [] };
 
 /** Portions above the heads: 3 to 5 % are usual until a kitchen's own counts say (convention). */
 export const OVER_SHARE = 0.04;
@@ -77,6 +121,9 @@ export type ServiceFault =
   | { code: 'dish-unknown'; row: number; named: string }
   | { code: 'dish-twice'; row: number; named: string }
   | { code: 'machine-unknown'; named: string }
+  | { code: 'site-twice'; named: string }
+  | { code: 'ahead-unknown'; named: string }
+  | { code: 'ahead-too-long'; named: string; daysBefore: number; keepsDays: number }
   | { code: 'shift'; named: string };
 
 /** A fault in words. */
@@ -96,6 +143,12 @@ export function serviceFaultText(fault: ServiceFault): string {
       return `dish ${fault.row}: "${fault.named}" is on the menu already`;
     case 'machine-unknown':
       return `this kitchen has no machine "${fault.named}"`;
+    case 'site-twice':
+      return `the place "${fault.named}" stands there twice`;
+    case 'ahead-unknown':
+      return `"${fault.named}" is made ahead and is not in the book`;
+    case 'ahead-too-long':
+      return `"${fault.named}" is made ${fault.daysBefore} days before and keeps ${fault.keepsDays} days, the day of making counted`;
     case 'shift':
       return fault.named;
   }
@@ -128,8 +181,34 @@ function teamFaults({ team: { shift, breaks } }: Service): ServiceFault[] {
     : [];
 }
 
-/** Everything that keeps a service from being planned, by row; empty where nothing does. */
-export function serviceFaults(service: Service, kitchen: Kitchen, book: Dishes): ServiceFault[] {
+function doubledSites({ sites }: Service): ServiceFault[] {
+  const seen = new Set<string>();
+  return sites.flatMap(({ name }): ServiceFault[] =>
+    seen.size === seen.add(name).size ? [{ code: 'site-twice', named: name }] : [],
+  );
+}
+
+/** What is made ahead is known, and keeps until it is served: the day of making is day 1. */
+function aheadFaults({ ahead }: Service, kitchen: Kitchen, known: ReadonlySet<string>): ServiceFault[] {
+  const keepsDays = keptDays(kitchen.service.keepsDays, kitchen.regime);
+  return ahead.flatMap(({ recipeId, daysBefore }): ServiceFault[] => {
+    if (!known.has(recipeId)) return [{ code: 'ahead-unknown', named: recipeId }];
+    return daysBefore + 1 > keepsDays
+      ? [{ code: 'ahead-too-long', named: recipeId, daysBefore, keepsDays }]
+      : [];
+  });
+}
+
+/**
+ * Everything that keeps a service from being planned, by row; empty where nothing does.
+ * @param components ids of what is made once for several dishes
+ */
+export function serviceFaults(
+  service: Service,
+  kitchen: Kitchen,
+  book: Dishes,
+  components: Iterable<string> = [],
+): ServiceFault[] {
   const dishes = new Set<string>();
   const machines = new Set(kitchen.vessels.map(({ id }) => id));
   return [
@@ -142,6 +221,8 @@ export function serviceFaults(service: Service, kitchen: Kitchen, book: Dishes):
     ...service.without
       .filter((id) => !machines.has(id))
       .map((named): ServiceFault => ({ code: 'machine-unknown', named })),
+    ...doubledSites(service),
+    ...aheadFaults(service, kitchen, new Set([...book.keys(), ...components])),
     ...teamFaults(service),
   ];
 }

@@ -1,8 +1,9 @@
 /** What would help a service that cannot be ready: one thing more or otherwise at a time, planned anew, and told where it is enough. */
-import type { Kitchen, Vessel } from '../kitchen';
-import { eatersOf, type ServiceGround } from './eaters';
-import { HANDS, planService, type ServicePlan } from './plan';
-import { kitchenThatDay, type Service } from './service';
+import type { Kitchen, Vessel } from '../../kitchen';
+import { eatersOf, type ServiceGround } from '../eaten';
+import { planService, type ServicePlan } from './plan';
+import { HANDS } from './stations';
+import { kitchenThatDay, type Service } from '../eaten';
 
 export interface Help {
   /** "a pair of hands more". */

@@ -1,0 +1,37 @@
+/** What is served over the weeks: a cycle, how it stands, and the menu as it hangs out. */
+export {
+  copiedWeek,
+  type Cycle,
+  type CycleFault,
+  cycleFaults,
+  cycleFaultText,
+  type CycleMeal,
+  type CyclePlace,
+  type CycleSlot,
+  dayOfCycle,
+  DAYS_OF_WEEK,
+  dishesAt,
+  isSamePlace,
+  MOST_MEALS,
+  MOST_WEEKS,
+  movedDish,
+  placeText,
+  servicesFrom,
+  usualHeads,
+  weekdayOf,
+  withDishesAt,
+} from './cycle';
+export {
+  type CycleDay,
+  type CycleFinding,
+  type CycleJudgement,
+  type CycleWeek,
+  type DishFacts,
+  dishFacts,
+  findingText,
+  judgeCycle,
+  judgeSteps,
+  REPEAT_DAYS,
+  type WeekTarget,
+} from './judge';
+export { allergenWords, MENU_NOTE, type MenuDay, menuDays, type MenuDish, menuList } from './public-menu';

@@ -1,0 +1,76 @@
+/** The menu as it hangs out: day by day, each dish with its allergens in words; what nobody has checked is said, never left blank. */
+import type { MenuRow } from '../paper';
+import { type ServiceList } from '../service';
+import { type Cycle, DAYS_OF_WEEK, dayOfCycle, datesBetween, dishesAt } from './cycle';
+
+export interface MenuDish {
+  name: string;
+  course: string;
+  /** "contains soya; may contain sesame; not checked: celery". */
+  allergens: string;
+}
+
+export interface MenuDay {
+  date: string;
+  /** "Monday". */
+  weekday: string;
+  meals: { name: string; dishes: MenuDish[] }[];
+}
+
+/** A dish's declarable allergens in words. Nothing is called free of anything. */
+export function allergenWords({ cells }: MenuRow): string {
+  const declared = cells.filter(({ isDeclared }) => isDeclared);
+  const named = (status: string): string =>
+    declared
+      .filter((cell) => cell.status === status)
+      .map(({ name, kinds }) =>
+        kinds.length > 0 && kinds.join() !== name ? `${name} (${kinds.join(', ')})` : name,
+      )
+      .join(', ')
+      .toLowerCase();
+  const parts = [
+    ['contains', 'contains'],
+    ['may contain', 'may-contain'],
+    ['not checked yet, ask us', 'check'],
+  ].flatMap(([words, status]) => (named(status!) === '' ? [] : [`${words}: ${named(status!)}`]));
+  return parts.length === 0 ? 'none of the listed allergens on record; ask us' : parts.join('; ');
+}
+
+/** The days of a cycle from a date to another. */
+export function menuDays(
+  cycle: Cycle,
+  rows: ReadonlyMap<string, MenuRow>,
+  from: string,
+  to: string,
+): MenuDay[] {
+  return datesBetween(from, to).flatMap((date) => {
+    const at = dayOfCycle(cycle, date);
+    const meals = cycle.meals.flatMap(({ name }) => {
+      const dishes = dishesAt(cycle, { ...at, meal: name }).flatMap(({ recipeId, course }) => {
+        const row = rows.get(recipeId);
+        return row ? [{ name: row.name, course, allergens: allergenWords(row) }] : [];
+      });
+      return dishes.length === 0 ? [] : [{ name, dishes }];
+    });
+    return meals.length === 0 ? [] : [{ date, weekday: DAYS_OF_WEEK[at.day - 1]!, meals }];
+  });
+}
+
+export const MENU_NOTE =
+  'Allergens are those of the dish as it is usually made. Tell us what you must not have before you order: we make other versions, and everything is cooked in one kitchen.';
+
+/** The menu as pages. */
+export const menuList = (days: readonly MenuDay[], title: string): ServiceList => ({
+  title,
+  notes: [MENU_NOTE],
+  columns: [
+    { name: 'Dish', share: 0.4 },
+    { name: 'Allergens', share: 0.6 },
+  ],
+  sections: days.map(({ weekday, date, meals }) => ({
+    heading: `${weekday}, ${date}`,
+    rows: meals.flatMap(({ name, dishes }) =>
+      dishes.map((dish) => [`${dish.name}${meals.length > 1 ? ` (${name})` : ''}`, dish.allergens]),
+    ),
+  })),
+});

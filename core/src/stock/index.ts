@@ -1,0 +1,17 @@
+/** What stands in store, first to expire first, and what was cooked as a food of its own. */
+export { cookedItem, isAsMadeNow, type Put, withCooked } from './cooked';
+export { PLACE_NAMES, type Place, placeOf, PLACES } from './places';
+export {
+  type CookedFood,
+  cookedFoodId,
+  firstToExpire,
+  gramsTaken,
+  isUsable,
+  Shelf,
+  STOCK_KIND_WORDS,
+  STOCK_KINDS,
+  type StockItem,
+  type StockKind,
+  stockFoodId,
+  type Taken,
+} from './stock';
