@@ -81,6 +81,8 @@ export const ROOMS = {
     'take-in',
     'menu',
     'prepare',
+    'stock',
+    'cycle',
     'service',
     'dishes',
     'app',

@@ -415,6 +415,7 @@ export {
 } from './schedule';
 export {
   type Ahead,
+  betterPlanSteps,
   clockText,
   countSheet,
   dateFrom,
@@ -468,6 +469,7 @@ export {
   pullList,
   type RefusedRow,
   type SavedServiceTold,
+  type SearchProgress,
   type Service,
   SERVICE_DEFAULTS,
   type ServiceDish,
@@ -508,6 +510,10 @@ export {
   withFreeFromFirst,
 } from './service';
 export {
+  BASE_GRAMS,
+  BASE_ROLES,
+  type BaseRole,
+  type BuiltPlate,
   type CookedFood,
   cookedFoodId,
   cookedItem,
@@ -515,10 +521,13 @@ export {
   gramsTaken,
   isAsMadeNow,
   isUsable,
+  MOST_PLATES,
   type Place,
   PLACE_NAMES,
   placeOf,
   PLACES,
+  platesFrom,
+  plateText,
   type Put,
   Shelf,
   STOCK_KIND_WORDS,

@@ -13,8 +13,11 @@ import type { Dishes, ServiceDish } from '../service';
 import { portionFoods, worksheet } from '../worksheet';
 import { type Cycle, type CyclePlace, DAYS_OF_WEEK, dishesAt, placeText } from './cycle';
 
-/** A dish is not served again within so many days (convention). */
+/** A dish is not served again within so many days; bread may be (convention). */
 export const REPEAT_DAYS = 5;
+
+/** A course that may come every day. */
+const EVERY_DAY = 'bread';
 
 /** What is known of one portion of a dish, worked out once for a whole cycle. */
 export interface DishFacts {
@@ -131,16 +134,17 @@ function repeatsIn(meals: readonly Meal[], weeks: number): CycleFinding[] {
   const on = new Map<string, Meal[]>();
   for (const meal of meals)
     for (const { facts } of meal.dishes) on.set(facts.recipeId, [...(on.get(facts.recipeId) ?? []), meal]);
-  return [...on.values()].flatMap((places) =>
+  return [...on].flatMap(([id, places]) =>
     places.flatMap((meal, index): CycleFinding[] => {
       const next = places[(index + 1) % places.length]!;
       // A dish that stands once comes back after the whole cycle.
       const days = (dayIndex(next) - dayIndex(meal) + length) % length || (next === meal ? length : 0);
       if (days >= REPEAT_DAYS) return [];
       const { week, day, meal: name } = next;
-      const dish = next.dishes.find(({ facts }) => meal.dishes.some((each) => each.facts === facts))!;
+      const { dish, facts } = next.dishes.find((each) => each.facts.recipeId === id)!;
+      if (dish.course === EVERY_DAY) return [];
       const when = days === 0 ? 'twice on one day' : `again after ${days === 1 ? 'a day' : `${days} days`}`;
-      return [{ code: 'repeats', week, day, meal: name, message: `${dish.facts.name} is on ${when}` }];
+      return [{ code: 'repeats', week, day, meal: name, message: `${facts.name} is on ${when}` }];
     }),
   );
 }

@@ -24,7 +24,9 @@ export function allergenWords({ cells }: MenuRow): string {
     declared
       .filter((cell) => cell.status === status)
       .map(({ name, kinds }) =>
-        kinds.length > 0 && kinds.join() !== name ? `${name} (${kinds.join(', ')})` : name,
+        kinds.some((kind) => kind.toLowerCase() !== name.toLowerCase())
+          ? `${name} (${kinds.join(', ')})`
+          : name,
       )
       .join(', ')
       .toLowerCase();

@@ -2,7 +2,7 @@
 export { AGE_BANDS, bandCredits, type BandCredits, VEGETABLE_SUBGROUPS } from './crediting';
 export { factsOf, type MissingFigure, missingFigures } from './facts';
 export { keptShares } from './kept';
-export { plateCheck, type PlateCheck, type PortionFood } from './plate';
+export { plateCheck, type PlateCheck, type PlatePart, platePartOf, type PortionFood } from './plate';
 export { proteinScore } from './protein-scores';
 export { spreadsOf, WEIGHED_YIELD_SPREAD } from './spread';
 export { addFood, addSum, addUnknown, copySum, emptySum, type NutrientSum } from './sum';

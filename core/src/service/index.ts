@@ -68,6 +68,7 @@ export {
   type ToldStretch,
 } from './told';
 export {
+  betterPlanSteps,
   DAYS_BEFORE,
   HANDS,
   type Help,
@@ -85,6 +86,7 @@ export {
   planService,
   planServiceSteps,
   planWorkSteps,
+  type SearchProgress,
   type ServicePlan,
   type ServiceShortage,
   type ServiceTask,

@@ -15,3 +15,12 @@ export {
   stockFoodId,
   type Taken,
 } from './stock';
+export {
+  BASE_GRAMS,
+  BASE_ROLES,
+  type BaseRole,
+  type BuiltPlate,
+  MOST_PLATES,
+  platesFrom,
+  plateText,
+} from './plates';

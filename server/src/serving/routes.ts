@@ -6,6 +6,8 @@ import {
   demandOf,
   faultText,
   headsFromRows,
+  platesFrom,
+  plateText,
   scheduleFaults,
   setList,
   type Kitchen,
@@ -309,6 +311,22 @@ export const serviceRoutes = (parts: ServingParts): Route[] => {
       run: async ({ params }) => {
         const ground = await groundOf((await services.find(params.id)).service, store, stock);
         return serviceWorkOf(await eatenIn(ground), ground);
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/api/services/:id/plates',
+      summary: 'Plates that can be built for a service of the components that stand cooked in store',
+      answer: listOf(tellingAll('name', 'bases', 'portions', 'portionGrams', 'served', 'notServed', 'text')),
+      answers: 'Plates, the best first, each with the text of its recipe',
+      example: { params: { id: NEW } },
+      run: async ({ params }) => {
+        const { service, stock: items, ...ground } = await groundOf(
+          (await services.find(params.id)).service,
+          store,
+          stock,
+        );
+        return platesFrom(items, service.date, ground).map((plate) => ({ ...plate, text: plateText(plate) }));
       },
     }),
     route({

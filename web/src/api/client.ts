@@ -144,6 +144,16 @@ export const server = {
     });
     return (await response.json()) as { format: string; recipes: FoundRecipe[] };
   },
+  /** Takes one recipe in from its text; answers its id. */
+  takeIn: async (text: string): Promise<string> => {
+    const response = await fetched('/api/recipes/import', {
+      method: 'POST',
+      body: text,
+      headers: { 'Content-Type': 'text/plain' },
+    });
+    const { recipes } = (await response.json()) as { recipes: FoundRecipe[] };
+    return recipes[0]!.recipe.id;
+  },
   uploadTable: async (kind: ImportKind, file: File) => {
     const query = new URLSearchParams({ kind, fileName: file.name });
     return (

@@ -47,6 +47,8 @@ router.afterEach(() => (unloaded.value = null));
       <RouterLink to="/take-in">Take in</RouterLink>
       <RouterLink to="/" :class="{ here: /^\/(?:dishes|menu)/.test($route.path) }">Dishes</RouterLink>
       <RouterLink to="/services">Services</RouterLink>
+      <RouterLink to="/cycle">Cycle</RouterLink>
+      <RouterLink to="/stock">Store</RouterLink>
       <RouterLink to="/prepare">Prepare</RouterLink>
       <RouterLink to="/labels" :class="{ here: /^\/(?:printer|people|batches)/.test($route.path) }"
         >Labels</RouterLink
@@ -139,6 +141,7 @@ nav a {
   color: var(--ink-soft);
   font-weight: 560;
   text-decoration: none;
+  white-space: nowrap;
   border-bottom: 3px solid transparent;
   margin-bottom: -3px;
   margin-top: 3px;
@@ -195,9 +198,20 @@ main:focus {
   outline: none;
 }
 
-@media (max-width: 1180px) {
+@media (max-width: 1400px) {
+  .frame {
+    gap: var(--space-3);
+  }
+
   nav a {
-    padding: 0 var(--space-2);
+    padding: 0 10px;
+  }
+}
+
+@media (max-width: 1120px) {
+  nav a {
+    padding: 0 6px;
+    font-stretch: var(--narrow);
   }
 }
 

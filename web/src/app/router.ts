@@ -49,6 +49,18 @@ export const router = createRouter({
       meta: { title: 'Service' },
     },
     {
+      path: '/cycle',
+      name: 'cycle',
+      component: () => import('../cycle/CycleView.vue'),
+      meta: { title: 'Cycle menu' },
+    },
+    {
+      path: '/stock',
+      name: 'stock',
+      component: () => import('../stock/StockView.vue'),
+      meta: { title: 'In store' },
+    },
+    {
       path: '/menu',
       name: 'menu',
       component: () => import('../menu/MenuView.vue'),

@@ -9,7 +9,10 @@ import {
   type EatenTold,
   type Kitchen,
   type SavedServiceTold,
+  type StockItem,
+  typedFigure,
 } from '@hand-ladle/core';
+import { call } from '../api/client';
 import SettingFigure from '../ui/SettingFigure.vue';
 
 const props = defineProps<{
@@ -42,6 +45,25 @@ const setShare = (id: string, percent: number | null): void =>
   });
 
 type Version = EatenTold[number]['versions'][number];
+/** What was typed as left over, and what became of it, by version. */
+const leftGrams = ref<Record<string, string>>({});
+const putWords = ref<Record<string, string>>({});
+async function putAway({ key, finishedGrams }: Version): Promise<void> {
+  const grams = typedFigure(leftGrams.value[key] ?? '');
+  if (grams === null || grams <= 0 || grams > finishedGrams) {
+    putWords.value[key] = `A weight up to ${gramsText(finishedGrams)}, please.`;
+    return;
+  }
+  try {
+    const { id: serviceId, kitchenId, date: since } = props.service;
+    const asked = { kitchenId, kind: 'leftover', serviceId, versionKey: key, grams, since };
+    const item = await call<StockItem>('/api/stock', 'POST', asked);
+    putWords.value[key] = `${gramsText(item.grams)} in store, use by ${item.useBy}.`;
+    leftGrams.value[key] = '';
+  } catch (error) {
+    putWords.value[key] = (error as Error).message;
+  }
+}
 const freeText = ({ exclude }: Version): string =>
   exclude.length === 0
     ? 'As it is'
@@ -91,6 +113,28 @@ function sizesOf({ servings }: Version): string[] {
           <p v-for="swap in version.swaps" :key="swap.from" class="swap">
             {{ swap.from }} becomes {{ swap.to.toLowerCase() }}
           </p>
+          <p
+            v-for="each in version.stoodIn.filter(({ grams }) => grams > 0)"
+            :key="each.stockId"
+            class="swap"
+          >
+            {{ gramsText(each.grams) }} of {{ each.name }} instead of {{ each.instead.toLowerCase() }}
+          </p>
+          <form class="left" @submit.prevent="putAway(version)">
+            <label>
+              Left over, g
+              <input
+                v-model="leftGrams[version.key]"
+                class="field"
+                inputmode="decimal"
+                :aria-label="`Grams left over of ${version.name}`"
+              />
+            </label>
+            <button class="choice plain" type="submit" :disabled="!leftGrams[version.key]">
+              Into store<span class="unseen">: {{ version.name }}</span>
+            </button>
+            <span v-if="putWords[version.key]" role="status">{{ putWords[version.key] }}</span>
+          </form>
           <p v-if="version.openDecisions > 0" class="check-text">
             {{ version.openDecisions === 1 ? 'A question' : `${version.openDecisions} questions` }} about it
             still open: its label is a draft.
@@ -170,6 +214,19 @@ li {
 
 .swap {
   font-size: var(--text-s);
+}
+
+.left {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+  align-items: center;
+  font-size: var(--text-s);
+}
+
+.left .field {
+  width: 90px;
+  text-align: right;
 }
 
 .check-text {

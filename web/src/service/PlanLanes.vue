@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** One day of a plan drawn to the minute: a row a station, person or dish, an hour a line. The same stands in the table below it. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { clockText } from '@hand-ladle/core';
-import type { Day, Placed } from './lanes';
+import type { Day, Placed, Task } from './lanes';
 
 const props = defineProps<{ day: Day }>();
+/** A task is put elsewhere, or is no longer held where it is. */
+const emit = defineEmits<{ move: [task: Task, start: number]; unpin: [task: Task] }>();
 
 const span = computed(() => Math.max(60, props.day.to - props.day.from));
 const hours = computed(() => {
@@ -19,11 +21,36 @@ const dayName = computed(() =>
   props.day.day === 0 ? 'The day' : props.day.day === -1 ? 'The day before' : `${-props.day.day} days before`,
 );
 const boxOf = ({ task, line }: Placed) => ({
-  left: share(task.start - props.day.from),
+  left: share(task.start + dragged(task) - props.day.from),
   width: share(Math.min(task.end, props.day.to) - task.start),
-  top: `${line * 30}px`,
+  top: `calc(${line} * var(--line))`,
 });
-const said = ({ task }: Placed): string => `${clockText(task.start)} to ${clockText(task.end)}: ${task.name}`;
+const said = ({ task }: Placed): string =>
+  `${clockText(task.start)} to ${clockText(task.end)}: ${task.name}${task.isPinned ? ', held here' : ''}`;
+
+/** Tasks are put on whole steps of so many minutes. */
+const STEP = 5;
+const drag = ref<{ task: Task; fromX: number; perMinute: number; minutes: number } | null>(null);
+const dragged = (task: Task): number => (drag.value?.task.id === task.id ? drag.value.minutes : 0);
+
+function grab(event: PointerEvent, task: Task): void {
+  if (event.button !== 0) return;
+  const bar = event.currentTarget as HTMLElement;
+  bar.setPointerCapture(event.pointerId);
+  const perMinute = bar.parentElement!.clientWidth / span.value;
+  drag.value = { task, fromX: event.clientX, perMinute, minutes: 0 };
+}
+function pull(event: PointerEvent): void {
+  if (!drag.value) return;
+  const minutes = (event.clientX - drag.value.fromX) / drag.value.perMinute;
+  drag.value = { ...drag.value, minutes: Math.round(minutes / STEP) * STEP };
+}
+function drop(): void {
+  const put = drag.value;
+  drag.value = null;
+  if (put && put.minutes !== 0) emit('move', put.task, put.task.start + put.minutes);
+}
+const nudge = (task: Task, minutes: number): void => emit('move', task, task.start + minutes);
 </script>
 
 <template>
@@ -38,17 +65,29 @@ const said = ({ task }: Placed): string => `${clockText(task.start)} to ${clockT
         </div>
         <div v-for="lane in day.lanes" :key="lane.name" class="lane">
           <span class="name">{{ lane.name }}</span>
-          <div class="track" :style="{ height: `${lane.lines * 30}px` }">
+          <div class="track" :style="{ height: `calc(${lane.lines} * var(--line))` }">
             <i v-for="hour in hours" :key="hour" class="tick" :style="{ left: share(hour - day.from) }" />
-            <span
+            <button
               v-for="each in lane.placed"
               :key="each.task.id"
               class="task"
-              :class="each.task.kind"
+              :class="[each.task.kind, { pinned: each.task.isPinned }]"
+              type="button"
               :style="boxOf(each)"
               :title="said(each)"
-              >{{ each.task.dish }}: {{ each.task.what }}</span
+              :aria-label="said(each)"
+              @pointerdown="grab($event, each.task)"
+              @pointermove="pull"
+              @pointerup="drop"
+              @pointercancel="drag = null"
+              @keydown.left.prevent="nudge(each.task, -STEP)"
+              @keydown.right.prevent="nudge(each.task, STEP)"
+              @keydown.enter.prevent="
+                each.task.isPinned ? emit('unpin', each.task) : emit('move', each.task, each.task.start)
+              "
             >
+              {{ each.task.isPinned ? '⊙ ' : '' }}{{ each.task.dish }}: {{ each.task.what }}
+            </button>
           </div>
         </div>
       </div>
@@ -70,7 +109,15 @@ figcaption {
 }
 
 .drawing {
+  --line: 30px;
+
   min-width: 760px;
+}
+
+@media (pointer: coarse) {
+  .drawing {
+    --line: 48px;
+  }
 }
 
 .hours {
@@ -115,7 +162,7 @@ figcaption {
 
 .task {
   position: absolute;
-  height: 26px;
+  height: calc(var(--line) - 4px);
   padding: 2px 4px;
   overflow: hidden;
   border: 1.5px solid var(--rim);
@@ -123,7 +170,15 @@ figcaption {
   background: var(--enamel);
   font-size: 0.75rem;
   font-stretch: var(--slim);
+  text-align: left;
   white-space: nowrap;
+  cursor: grab;
+  touch-action: pan-y;
+}
+
+.task.pinned {
+  border-width: 3px;
+  font-weight: 660;
 }
 
 .task.cook {

@@ -6,13 +6,16 @@ import {
   dayText,
   type Help,
   type Kitchen,
+  type Pin,
   type PlanChanges,
   type PlanTold,
   type SavedServiceTold,
+  type SearchProgress,
   type WorkKind,
 } from '@hand-ladle/core';
 import PlanLanes from './PlanLanes.vue';
-import { daysOf, VIEWS, type ViewId } from './lanes';
+import { daysOf, VIEWS, type Task, type ViewId } from './lanes';
+import SearchPlate from './SearchPlate.vue';
 import { services } from './service-server';
 
 const props = defineProps<{
@@ -21,8 +24,10 @@ const props = defineProps<{
   kitchen: Kitchen;
   changes: PlanChanges | null;
   isPlanning: boolean;
+  search: SearchProgress | null;
+  tryPins: (pins: Pin[]) => Promise<string>;
 }>();
-const emit = defineEmits<{ better: [] }>();
+const emit = defineEmits<{ better: []; stop: []; change: [fields: Partial<SavedServiceTold>] }>();
 
 const view = ref<ViewId>('station');
 const VIEW_NAMES: Record<ViewId, string> = { station: 'By station', person: 'By person', dish: 'By dish' };
@@ -57,6 +62,27 @@ watch(
     problem.value = '';
   },
 );
+/** Why a task cannot stand where somebody put it; empty where it does. */
+const refusal = ref('');
+async function move(task: Task, start: number): Promise<void> {
+  refusal.value = '';
+  const rest = props.service.pins.filter((pin) => pin.task !== task.id);
+  try {
+    const why = await props.tryPins([...rest, { task: task.id, start }]);
+    if (why !== '')
+      refusal.value = `${task.name} cannot begin at ${when(start)}, and stays where it was: ${why}.`;
+  } catch (error) {
+    refusal.value = (error as Error).message;
+  }
+}
+const unpin = (task: Pick<Task, 'id'>): void =>
+  emit('change', { pins: props.service.pins.filter((pin) => pin.task !== task.id) });
+const pinned = computed(() => props.plan.tasks.filter(({ isPinned }) => isPinned));
+const lookText = ({ looks }: Task): string =>
+  looks.length === 0
+    ? ''
+    : `look at ${looks.map(({ start, person }) => `${clockText(start)}${person === null ? '' : ` (person ${person})`}`).join(', ')}`;
+
 async function askHelps(): Promise<void> {
   const asked = props.plan;
   isAsking.value = true;
@@ -153,16 +179,36 @@ const WORK_WORDS: Record<WorkKind, string> = {
         </button>
       </div>
       <button
-        v-if="gap > 0 && !plan.isProven"
+        v-if="gap > 0 && !plan.isProven && search === null"
         class="choice plain"
         type="button"
         :disabled="isPlanning"
         @click="emit('better')"
       >
-        Look five seconds for a better one
+        Look for a better one
       </button>
     </div>
-    <PlanLanes v-for="day in days" :key="`${view} ${day.day}`" :day="day" />
+    <SearchPlate v-if="search" :search="search" @stop="emit('stop')" />
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <p class="soft">
+      Drag a task, or move it with the arrow keys: the rest follows. Where it was put it is held; Enter holds
+      it or lets it go.
+    </p>
+    <PlanLanes v-for="day in days" :key="`${view} ${day.day}`" :day="day" @move="move" @unpin="unpin" />
+    <p v-if="pinned.length > 0" class="pins">
+      Held where they are:
+      <button v-for="task in pinned" :key="task.id" class="choice plain" type="button" @click="unpin(task)">
+        {{ task.name }}, {{ when(task.start) }}: let it go
+      </button>
+      <button
+        v-if="pinned.length > 1"
+        class="choice plain"
+        type="button"
+        @click="emit('change', { pins: [] })"
+      >
+        Let all go
+      </button>
+    </p>
     <p class="soft">
       Minutes marked * are conventions, not the recipe’s. Cook to the look-test and the core temperature, not
       to the clock.
@@ -185,6 +231,7 @@ const WORK_WORDS: Record<WorkKind, string> = {
             <td class="figure">{{ clockText(task.end) }}{{ task.isConvention ? ' *' : '' }}</td>
             <th scope="row">
               {{ task.what }} <span class="soft of">{{ task.dish }}</span>
+              <span v-if="task.looks.length > 0" class="soft of">{{ lookText(task) }}</span>
             </th>
             <td>
               {{ kitchen.vessels.find(({ id }) => id === task.machine)?.name ?? ''
@@ -221,6 +268,18 @@ const WORK_WORDS: Record<WorkKind, string> = {
 .moved summary {
   min-height: 34px;
   font-weight: 560;
+}
+
+.refusal {
+  color: var(--brick);
+  font-weight: 600;
+}
+
+.pins {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
 }
 
 .views {

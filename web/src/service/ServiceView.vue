@@ -9,11 +9,14 @@ import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
+import AheadPlate from './AheadPlate.vue';
 import DishesPlate from './DishesPlate.vue';
 import HeadsPlate from './HeadsPlate.vue';
 import ListsPlate from './ListsPlate.vue';
+import NowPlate from './NowPlate.vue';
 import { useOpenService } from './open-service';
 import PlanPlate from './PlanPlate.vue';
+import PlatesPlate from './PlatesPlate.vue';
 import { services } from './service-server';
 
 const route = useRoute();
@@ -23,11 +26,14 @@ const store = useOpenService();
 const dishes = shallowRef<Digest[]>([]);
 const refusal = ref('');
 
+async function readDishes(): Promise<void> {
+  const all = await server.digests(store.service!.kitchenId);
+  dishes.value = all.filter(({ isComponent }) => !isComponent);
+}
 const { problem, again } = useFirstRead(async () => {
   await book.ready();
   await store.open(String(route.params['id']));
-  const all = await server.digests(store.service!.kitchenId);
-  dishes.value = all.filter(({ isComponent }) => !isComponent);
+  await readDishes();
 });
 onMounted(again);
 watch(
@@ -46,6 +52,10 @@ async function remove(): Promise<void> {
   } catch (error) {
     refusal.value = (error as Error).message;
   }
+}
+async function putOn(recipeId: string): Promise<void> {
+  await readDishes();
+  store.change({ dishes: [...store.service!.dishes, { recipeId, share: 1, course: '' }] });
 }
 const valueOf = (event: Event): string => (event.target as HTMLInputElement).value;
 </script>
@@ -98,6 +108,13 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         Redo
       </button>
     </header>
+    <NowPlate
+      v-if="store.plan && store.plan.tasks.length > 0"
+      :plan="store.plan"
+      :service="service"
+      :kitchen="kitchen"
+      @done="store.change({ done: $event })"
+    />
     <div class="two">
       <HeadsPlate :service="service" :kitchen="kitchen" :heads="store.heads" @change="store.change($event)" />
       <DishesPlate
@@ -115,8 +132,22 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       :kitchen="kitchen"
       :changes="store.changes"
       :is-planning="store.isPlanning"
-      @better="store.work(5)"
+      :search="store.search"
+      :try-pins="store.tryPins"
+      @better="store.findBetter()"
+      @stop="store.stopSearch()"
+      @change="store.change($event)"
     />
+    <AheadPlate
+      v-if="store.plan && service.dishes.length > 0"
+      :service="service"
+      :kitchen="kitchen"
+      :plan="store.plan"
+      :eaten="store.eaten"
+      @change="store.change($event)"
+      @moved="store.reread()"
+    />
+    <PlatesPlate :service="service" @put="putOn" />
     <ListsPlate v-if="service.dishes.length > 0" :id="service.id" :version="service.version" />
     <p>
       <button class="choice plain" type="button" @click="remove">Take this service off the list</button>

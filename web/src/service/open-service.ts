@@ -4,14 +4,20 @@ import { defineStore } from 'pinia';
 import {
   planChanges,
   type EatenTold,
+  type Pin,
   type PlanChanges,
   type PlanTold,
   type SavedServiceTold,
+  type SearchProgress,
 } from '@hand-ladle/core';
 import { refusalWithField, useSavedDraft } from '../state/saved-draft';
+import { askLong, Stopped } from '../worker/client';
 import { sentOf, services } from './service-server';
 
 const SAVE_AFTER_MS = 500;
+
+/** What a plan comes of: everything said of a service but what is ticked off. */
+const askedOf = (saved: SavedServiceTold): string => JSON.stringify({ ...saved, done: [], version: 0 });
 
 export const useOpenService = defineStore('open-service', () => {
   const eaten = shallowRef<EatenTold | null>(null);
@@ -20,31 +26,36 @@ export const useOpenService = defineStore('open-service', () => {
   const changes = shallowRef<PlanChanges | null>(null);
   const isPlanning = ref(false);
   const problem = ref('');
+  /** The search for a better plan under way; null where there is none. */
+  const search = shallowRef<SearchProgress | null>(null);
 
+  let planned = '';
   const saving = useSavedDraft<SavedServiceTold, SavedServiceTold>({
     save: (id, draft, version) => services.save(id, sentOf(draft), version),
     keptIn: (saved) => ({ id: saved.id, version: saved.version, draft: saved }),
     conflict: 'service-conflict',
     restMs: SAVE_AFTER_MS,
     refusalIn: refusalWithField,
-    onKept: (_, isLatest) => (isLatest ? work() : undefined),
+    onKept: (saved, isLatest) => (isLatest && askedOf(saved) !== planned ? work() : undefined),
   });
 
   let asked = 0;
   /** Who eats which and the plan, of what the server has now; what was asked before is passed over. */
-  async function work(seconds?: number): Promise<void> {
+  async function work(): Promise<void> {
     const id = saving.openId.value;
     if (id === null) return;
     const mine = (asked += 1);
     isPlanning.value = true;
     try {
       const view = await services.find(id);
-      const found = view.faults.length > 0 ? null : await services.plan(id, seconds);
+      const found = view.faults.length > 0 ? null : await services.plan(id);
       if (mine !== asked) return;
+      const { eaten: seen, faults, ...saved } = view;
+      planned = askedOf(saved);
       changes.value = plan.value && found ? planChanges(plan.value.tasks, found.tasks) : null;
-      eaten.value = view.eaten;
+      eaten.value = seen;
       plan.value = found;
-      problem.value = view.faults.map(({ message }) => message).join('; ');
+      problem.value = faults.map(({ message }) => message).join('; ');
     } catch (error) {
       if (mine === asked) problem.value = (error as Error).message;
     } finally {
@@ -55,6 +66,7 @@ export const useOpenService = defineStore('open-service', () => {
   /** Opens a service as it is on the server now. */
   async function open(id: string): Promise<void> {
     await saving.flush();
+    stopSearch();
     if (saving.openId.value !== id) {
       eaten.value = null;
       plan.value = null;
@@ -68,6 +80,57 @@ export const useOpenService = defineStore('open-service', () => {
     if (saving.draft.value) saving.change({ ...saving.draft.value, ...fields });
   }
 
+  /** Tries pins, and keeps them where a plan keeps them; else says what stands against them, and nothing changes. */
+  async function tryPins(pins: Pin[]): Promise<string> {
+    const id = saving.openId.value;
+    if (id === null) return '';
+    await saving.flush();
+    const found = await services.plan(id, pins);
+    if (saving.openId.value !== id) return '';
+    if (found.feasible) {
+      change({ pins });
+      return '';
+    }
+    const short = found.shortOf[0];
+    const late = found.late[0];
+    if (short) return `there: ${short.name} would be short by ${short.amount}`;
+    return late ? `there: ${late.name} would be ${late.minutes} min too late` : 'there: no plan keeps it';
+  }
+
+  let stop: (() => void) | null = null;
+  /** Looks for a better plan in the worker, until it is stopped or none is better; the best is kept. */
+  async function findBetter(): Promise<void> {
+    const id = saving.openId.value;
+    if (id === null || stop) return;
+    try {
+      const before = plan.value?.makespanMinutes ?? Infinity;
+      const question = { work: await services.work(id) };
+      const long = askLong('betterPlan', question, (progress) => {
+        if ('order' in progress) search.value = progress;
+      });
+      stop = long.stop;
+      const last = await long.answer.catch((error: unknown) => {
+        if (error instanceof Stopped) return search.value;
+        throw error;
+      });
+      if (last && last.makespanMinutes < before && saving.openId.value === id) change({ order: last.order });
+    } catch (error) {
+      problem.value = (error as Error).message;
+    } finally {
+      stop = null;
+      search.value = null;
+    }
+  }
+  function stopSearch(): void {
+    stop?.();
+  }
+
+  /** Takes a version that the server made of it meanwhile. */
+  async function reread(): Promise<void> {
+    const id = saving.openId.value;
+    if (id !== null) await open(id);
+  }
+
   const heads = computed(() => saving.draft.value?.heads.reduce((sum, each) => sum + each.heads, 0) ?? 0);
 
   return {
@@ -78,13 +141,18 @@ export const useOpenService = defineStore('open-service', () => {
     changes,
     isPlanning,
     problem,
+    search,
     status: saving.status,
     message: saving.message,
     canUndo: saving.canUndo,
     canRedo: saving.canRedo,
     open,
     work,
+    reread,
     change,
+    tryPins,
+    findBetter,
+    stopSearch,
     undo: saving.undo,
     redo: saving.redo,
     flush: saving.flush,

@@ -1,6 +1,5 @@
 /** Asks the core worker; of several worksheets asked for while it is busy, only the last is computed. */
 import { toRaw } from 'vue';
-import type { Progress } from '@hand-ladle/core';
 import {
   HELD_PARTS,
   MOST_HELD,
@@ -8,13 +7,14 @@ import {
   type Held,
   type HeldPart,
   type LongKind,
+  type LongProgress,
   type QuestionKind,
   type Questions,
   type Stop,
 } from './protocol';
 
 interface Waiting {
-  onProgress?: (progress: Progress) => void;
+  onProgress?: (progress: LongProgress) => void;
   resolve: (answer: unknown) => void;
   reject: (error: Error) => void;
 }
@@ -63,7 +63,7 @@ export class Stopped extends Error {}
 export function askLong<K extends LongKind>(
   kind: K,
   question: Questions[K]['ask'],
-  onProgress: (progress: Progress) => void,
+  onProgress: (progress: LongProgress) => void,
 ): { answer: Promise<Questions[K]['answer']>; stop: () => void } {
   const { id, answer } = post(kind, question, onProgress);
   const stop = (): void => {
@@ -78,7 +78,7 @@ export function askLong<K extends LongKind>(
 function post<K extends QuestionKind>(
   kind: K,
   question: Questions[K]['ask'],
-  onProgress?: (progress: Progress) => void,
+  onProgress?: (progress: LongProgress) => void,
 ): { id: number; answer: Promise<Questions[K]['answer']> } {
   const id = nextId;
   nextId += 1;

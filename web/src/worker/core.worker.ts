@@ -1,5 +1,6 @@
 /** Runs core off the main thread, so that nothing on the screen waits for a figure. */
 import {
+  betterPlanSteps,
   bookOf,
   claimsOfSheet,
   contributions,
@@ -117,6 +118,7 @@ const steps: { [K in LongKind]: (ask: Questions[K]['ask']) => Generator<Progress
   {
     plan: (question) => planSteps(question, book),
     versions: (question) => versionSteps(question, book),
+    betterPlan: ({ work }) => betterPlanSteps(work),
   };
 const isLong = (kind: QuestionKind): kind is LongKind => (LONG_KINDS as readonly string[]).includes(kind);
 

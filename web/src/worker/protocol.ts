@@ -16,6 +16,8 @@ import type {
   Recipe,
   RecipeReading,
   Regime,
+  SearchProgress,
+  ServiceWork,
   SwapFunction,
   StatementStyle,
   SwapAnswer,
@@ -70,6 +72,8 @@ export interface Questions {
     ask: BenchInput & { groups: (DinerGroup & { portions: number })[]; isApart: boolean };
     answer: VersionsAnswer;
   };
+  /** A better plan of a service. */
+  betterPlan: { ask: { work: ServiceWork }; answer: SearchProgress };
   /** Everything on file for one food of a dish, each with its checks. */
   swapOptions: { ask: BenchInput & { foodId: string }; answer: SwapOption[] };
   /** What one portion is as food; and ways to a kitchen's targets. */
@@ -108,8 +112,10 @@ export interface Question<K extends QuestionKind = QuestionKind> {
 }
 
 /** Questions that can take long: they tell how far they are, and can be stopped. */
-export const LONG_KINDS = ['plan', 'versions'] as const;
+export const LONG_KINDS = ['plan', 'versions', 'betterPlan'] as const;
 export type LongKind = (typeof LONG_KINDS)[number];
+/** How far a long question is; the search for a plan tells the best so far with it. */
+export type LongProgress = Progress | SearchProgress;
 
 /** Asks the worker to stop a long question. */
 export interface Stop {
@@ -117,4 +123,4 @@ export interface Stop {
 }
 
 export type Answer =
-  { id: number; answer: unknown } | { id: number; error: string } | { id: number; progress: Progress };
+  { id: number; answer: unknown } | { id: number; error: string } | { id: number; progress: LongProgress };

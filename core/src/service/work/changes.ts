@@ -1,5 +1,5 @@
 /** What a late change did to a plan: tasks that are new, that are gone, and that moved or take another time. */
-import type { TimedTask } from './plan';
+import type { TimedTask } from './timed';
 
 /** What of a task a change is told by. */
 type Told = Pick<TimedTask, 'name' | 'start' | 'end' | 'resource'>;

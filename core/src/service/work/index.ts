@@ -3,20 +3,21 @@ export { planChanges, type PlanChanges } from './changes';
 export { withFreeFromFirst } from './free-from-first';
 export { type Help, type HelpProgress, helpSteps } from './helps';
 export {
+  betterPlanSteps,
   type Hold,
-  type Look,
   orderOf,
   planFrom,
   type PlanProgress,
   planService,
   planServiceSteps,
   planWorkSteps,
+  type SearchProgress,
   type ServicePlan,
   type ServiceShortage,
   type ServiceWork,
-  type TimedTask,
   serviceWorkOf,
 } from './plan';
 export { DAYS_BEFORE, HANDS, stationsOf } from './stations';
 export type { TaskKind } from './drafts';
 export { type Made, madeFor, type ServiceTask } from './tasks';
+export type { Look, TimedTask } from './timed';

@@ -1,6 +1,6 @@
 /** Who does what: each stretch of hands goes to somebody who is free. */
 import { CHECK_MINUTES } from './minutes';
-import type { TimedTask } from './plan';
+import type { TimedTask } from './timed';
 
 interface Stint {
   task: TimedTask;

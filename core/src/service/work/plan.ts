@@ -4,6 +4,7 @@
  * is cleaned down between, and that is a task with its time.
  */
 import { type Schedule, scheduleSteps, type ScheduleProblem, type Shortage } from '../../schedule';
+import type { Progress } from '../../free-from';
 import type { WorkKind } from '../../kitchen';
 import type { EatenDish, ServiceGround } from '../eaten';
 import { withFreeFromFirst } from './free-from-first';
@@ -11,26 +12,7 @@ import { CHECK_MINUTES, HOT_HOLD_MINUTES } from './minutes';
 import { shareOut } from './persons';
 import { backwards, HANDS, stationsOf } from './stations';
 import { carryTasks, type Made, madeFor, type ServiceTask } from './tasks';
-
-/** A look into a pot in the middle of a task. */
-export interface Look {
-  start: number;
-  end: number;
-  person: number | null;
-}
-
-/** A task with its time: minutes from midnight of the day of the service, negative on the days before. */
-export interface TimedTask extends ServiceTask {
-  start: number;
-  end: number;
-  /** Which oven, of several of a kind: the resource it was planned on. */
-  resource: string | null;
-  /** Who does it, counted from 1; null where nobody stands at it. */
-  person: number | null;
-  /** Looks in between, each with who has it. */
-  looks: Look[];
-  isPinned: boolean;
-}
+import type { TimedTask } from './timed';
 
 /** What is short, with the minutes of the day, and what it is by name. */
 export interface ServiceShortage extends Shortage {
@@ -201,5 +183,45 @@ export function planService(
   for (;;) {
     const { value, done } = steps.next();
     if (done) return value;
+  }
+}
+
+/** A better plan under way: how late the day can begin with the best so far, and the order that makes it. */
+export interface SearchProgress extends Progress {
+  /** Minute of the day of the service. */
+  begins: number;
+  lowerBoundMinutes: number;
+  makespanMinutes: number;
+  order: string[];
+}
+
+/** Looks for a better plan for as long as it is asked; ends where nothing better exists. */
+export function* betterPlanSteps(work: ServiceWork): Generator<SearchProgress, SearchProgress, void> {
+  const steps = planWorkSteps(work, { plans: Infinity });
+  let best: Pick<SearchProgress, 'begins' | 'order' | 'makespanMinutes'> | null = null;
+  const told = (plan: ServicePlan): NonNullable<typeof best> => ({
+    begins: plan.tasks[0]?.start ?? work.readyMinute,
+    makespanMinutes: plan.makespanMinutes,
+    order: orderOf(plan),
+  });
+  let last = { done: 0, lowerBoundMinutes: 0 };
+  const progress = (): SearchProgress => ({
+    stage: 'Plans tried',
+    of: null,
+    ...last,
+    begins: best?.begins ?? work.readyMinute,
+    makespanMinutes: best?.makespanMinutes ?? 0,
+    order: best?.order ?? [],
+  });
+  for (;;) {
+    const { value, done } = steps.next();
+    if (done) {
+      best = told(value);
+      last = { ...last, lowerBoundMinutes: value.lowerBoundMinutes };
+      return progress();
+    }
+    if (best === null || value.makespanMinutes < best.makespanMinutes) best = told(value.stopped());
+    last = { done: value.plans, lowerBoundMinutes: value.lowerBoundMinutes };
+    yield progress();
   }
 }

@@ -1,0 +1,11 @@
+import { launch } from './browser.mjs';
+const b = await launch();
+const [,, path, out, w='1280', h='800', act=''] = process.argv;
+const p = await b.newPage({ viewport: { width: +w, height: +h } });
+const errs=[]; p.on('console', m => m.type()==='error' && errs.push(m.text())); p.on('pageerror', e=>errs.push(String(e)));
+await p.goto('http://127.0.0.1:4555'+path);
+await p.waitForTimeout(3500);
+if (act) await eval(`(async()=>{${act}})()`);
+await p.screenshot({ path: out, fullPage: process.env.FULL==='1' });
+console.log(errs.slice(0,5));
+await b.close();

@@ -1,0 +1,87 @@
+/** The cycle that is open: changed on the screen, saved quietly, and judged anew after each save. */
+import { ref, shallowRef } from 'vue';
+import { defineStore } from 'pinia';
+import type { Cycle, CycleJudgement, SavedServiceTold } from '@hand-ladle/core';
+import { call } from '../api/client';
+import { refusalWithField, useSavedDraft } from '../state/saved-draft';
+
+export type SavedCycle = Cycle & { version: number };
+const SAVE_AFTER_MS = 600;
+const at = (kitchenId: string): string => `/api/cycles/${encodeURIComponent(kitchenId)}`;
+
+/** Where the menu of some days is as a file or page. */
+export const menuAt = (kitchenId: string, ending: string, from: string, to: string): string =>
+  `${at(kitchenId)}/menu${ending}?from=${from}&to=${to}`;
+
+export const useOpenCycle = defineStore('open-cycle', () => {
+  const judgement = shallowRef<CycleJudgement | null>(null);
+  const isJudging = ref(false);
+  const problem = ref('');
+
+  const saving = useSavedDraft<SavedCycle, SavedCycle>({
+    save: (id, { name, weeks, startsOn, meals, slots }, version) =>
+      call<SavedCycle>(at(id), 'PUT', { name, weeks, startsOn, meals, slots, version }),
+    keptIn: (saved) => ({ id: saved.kitchenId, version: saved.version, draft: saved }),
+    conflict: 'cycle-conflict',
+    restMs: SAVE_AFTER_MS,
+    refusalIn: refusalWithField,
+    onKept: (_, isLatest) => (isLatest ? judge() : undefined),
+  });
+
+  let asked = 0;
+  async function judge(): Promise<void> {
+    const id = saving.openId.value;
+    if (id === null) return;
+    const mine = (asked += 1);
+    isJudging.value = true;
+    try {
+      const found = await call<CycleJudgement>(`${at(id)}/judged`);
+      if (mine !== asked) return;
+      judgement.value = found;
+      problem.value = '';
+    } catch (error) {
+      if (mine === asked) problem.value = (error as Error).message;
+    } finally {
+      if (mine === asked) isJudging.value = false;
+    }
+  }
+
+  async function open(kitchenId: string): Promise<void> {
+    await saving.flush();
+    if (saving.openId.value !== kitchenId) judgement.value = null;
+    saving.show(await call<SavedCycle>(`/api/cycles?kitchenId=${encodeURIComponent(kitchenId)}`));
+    await judge();
+  }
+
+  /** The cycle after an act of core, or with other fields. */
+  function put(cycle: Cycle): void {
+    const draft = saving.draft.value;
+    if (draft && cycle !== draft) saving.change({ ...draft, ...cycle });
+  }
+
+  /** Services of some days, with what was there already left as it is. */
+  async function fill(from: string, to: string): Promise<{ made: SavedServiceTold[]; there: number }> {
+    await saving.flush();
+    return call(`${at(saving.openId.value!)}/services`, 'POST', { from, to });
+  }
+
+  return {
+    cycle: saving.draft,
+    judgement,
+    isJudging,
+    problem,
+    status: saving.status,
+    message: saving.message,
+    canUndo: saving.canUndo,
+    canRedo: saving.canRedo,
+    open,
+    put,
+    fill,
+    undo: saving.undo,
+    redo: saving.redo,
+    flush: saving.flush,
+    hasUnsaved: saving.hasUnsaved,
+    takeTheirs: saving.takeTheirs,
+    putMineOver: saving.putMineOver,
+  };
+});
