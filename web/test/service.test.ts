@@ -3,6 +3,9 @@ import type { SavedServiceTold } from '@hand-ladle/core';
 import { daysOf, type Task } from '../src/service/lanes';
 import { useOpenService } from '../src/service/open-service';
 import { services } from '../src/service/service-server';
+import { askLong, Stopped } from '../src/worker/client';
+
+jest.mock('../src/worker/client', () => ({ askLong: jest.fn(), Stopped: class extends Error {} }));
 
 const task = (fields: Partial<Task>): Task => ({
   id: `${fields.dish} ${fields.start}`,
@@ -142,5 +145,66 @@ describe('the open service', () => {
     await store.open('lunch');
     expect([store.problem, store.plan]).toEqual(['dish 1: "soup" is not in the book', null]);
     expect(plan).not.toHaveBeenCalled();
+  });
+
+  const opened = async () => {
+    const kept = { ...saved() };
+    jest
+      .spyOn(services, 'find')
+      .mockImplementation(() => Promise.resolve({ ...kept, eaten: [], faults: [] }));
+    const plan = jest
+      .spyOn(services, 'plan')
+      .mockResolvedValue({ ...planned(600), makespanMinutes: 120 } as never);
+    const save = jest.spyOn(services, 'save').mockImplementation((_, told, version) => {
+      Object.assign(kept, told, { version: version + 1 });
+      return Promise.resolve({ ...kept });
+    });
+    const store = useOpenService();
+    await store.open('lunch');
+    return { store, plan, save };
+  };
+
+  test('what is ticked off is kept, and nothing is planned anew for it', async () => {
+    const { store, plan, save } = await opened();
+    store.change({ done: ['soup 1'] });
+    await jest.advanceTimersByTimeAsync(600);
+    expect(save.mock.calls[0]![1].done).toEqual(['soup 1']);
+    expect(plan).toHaveBeenCalledTimes(1);
+    store.change({ heads: [] });
+    await jest.advanceTimersByTimeAsync(600);
+    expect(plan).toHaveBeenCalledTimes(2);
+  });
+
+  test('a task that cannot stand where it is put stays where it was, and says why; else it is held', async () => {
+    const { store, plan, save } = await opened();
+    const pins = [{ task: 'soup 1', start: 500 }];
+    plan.mockResolvedValueOnce({
+      feasible: false,
+      shortOf: [{ name: 'the oven', amount: 2 }],
+      late: [],
+    } as never);
+    expect(await store.tryPins(pins)).toContain('the oven would be short by 2');
+    expect([store.service!.pins, save.mock.calls.length]).toEqual([[], 0]);
+    expect(await store.tryPins(pins)).toBe('');
+    await jest.advanceTimersByTimeAsync(600);
+    expect(save.mock.calls[0]![1].pins).toEqual(pins);
+    store.undo();
+    expect(store.service!.pins).toEqual([]);
+  });
+
+  test.each([
+    ['stopped', true, 90, ['b', 'a']],
+    ['ended', false, 90, ['b', 'a']],
+    ['no better than before', true, 120, []],
+  ])('a search that is %s keeps the best there is', async (_, isStopped, makespanMinutes, order) => {
+    const { store } = await opened();
+    jest.spyOn(services, 'work').mockResolvedValue({} as never);
+    const found = { order: ['b', 'a'], makespanMinutes, lowerBoundMinutes: 80, begins: 630, done: 9 };
+    (askLong as jest.Mock).mockImplementation((__, ___, onProgress: (told: typeof found) => void) => {
+      onProgress(found);
+      return { stop: jest.fn(), answer: isStopped ? Promise.reject(new Stopped()) : Promise.resolve(found) };
+    });
+    await store.findBetter();
+    expect([store.service!.order, store.search]).toEqual([order, null]);
   });
 });

@@ -137,8 +137,9 @@ function repeatsIn(meals: readonly Meal[], weeks: number): CycleFinding[] {
   return [...on].flatMap(([id, places]) =>
     places.flatMap((meal, index): CycleFinding[] => {
       const next = places[(index + 1) % places.length]!;
-      // A dish that stands once comes back after the whole cycle.
-      const days = (dayIndex(next) - dayIndex(meal) + length) % length || (next === meal ? length : 0);
+      // After its last place a dish comes back in the next round.
+      const isNextRound = index === places.length - 1;
+      const days = dayIndex(next) - dayIndex(meal) + (isNextRound ? length : 0);
       if (days >= REPEAT_DAYS) return [];
       const { week, day, meal: name } = next;
       const { dish, facts } = next.dishes.find((each) => each.facts.recipeId === id)!;

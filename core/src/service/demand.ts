@@ -139,7 +139,9 @@ export function demandOf(eaten: readonly EatenDish[], ground: ServiceGround): De
     gathered.set(food.id, known);
   };
   for (const { name, sheet } of versions) for (const line of sheet.lines) add(line, name);
-  for (const { name, lines } of components) for (const line of lines) add(line, name);
+  // What stands in store is not made, so nothing is asked for it.
+  for (const { name, lines, madeGrams } of components)
+    if (madeGrams > 0) for (const line of lines) add(line, name);
   // A leftover that stands in for a line is a food of its own, so it is taken like a pack; then batches of components.
   const lines = [...gathered.values()]
     .map((each) => {

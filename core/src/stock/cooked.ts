@@ -105,7 +105,8 @@ export function cookedItem(
     synonyms: [],
     category: 'cooked dish',
     state: 'cooked',
-    kind: 'single',
+    // Of many foods: what its pack was never asked is not clear.
+    kind: 'product',
     animal,
     wholeFood,
     functions: [],

@@ -57,7 +57,11 @@ export function faultsOfPlan(tasks: readonly TimedTask[], { service, kitchen }: 
   const faults: string[] = [];
   const byId = new Map(tasks.map((task) => [task.id, task]));
   const first = Math.min(...tasks.map(({ start }) => start));
-  for (const { name, start, end, after } of tasks) {
+  for (const { name, start, end, after, daysBefore, id } of tasks) {
+    const pin = service.pins.find(({ task }) => task === id);
+    if (pin && pin.start !== start) faults.push(`${name} is not where it was put`);
+    if (daysBefore !== null && end > service.team.shift.to - daysBefore * 1440)
+      faults.push(`${name} is not made ${daysBefore} days before`);
     if (end > service.readyMinute) faults.push(`${name} ends after the bell`);
     for (const id of after)
       if (byId.get(id)!.end > start) faults.push(`${name} begins before ${byId.get(id)!.name} ends`);
@@ -65,7 +69,10 @@ export function faultsOfPlan(tasks: readonly TimedTask[], { service, kitchen }: 
   for (let minute = first; minute < service.readyMinute; minute += 1) {
     const on = tasks.filter(({ start, end }) => start <= minute && minute < end);
     const standing = on.filter(({ start, handMinutes }) => minute < start + handMinutes);
-    const people = standing.reduce((sum, task) => sum + task.people, 0);
+    const looking = tasks.flatMap(({ looks }) =>
+      looks.filter((each) => each.start <= minute && minute < each.end),
+    );
+    const people = standing.reduce((sum, task) => sum + task.people, looking.length);
     const within = ((minute % 1440) + 1440) % 1440;
     const { shift, breaks, people: there } = service.team;
     const isOpen =
@@ -73,7 +80,7 @@ export function faultsOfPlan(tasks: readonly TimedTask[], { service, kitchen }: 
       within < shift.to &&
       !breaks.some(({ from, to }) => within >= from && within < to);
     if (people > (isOpen ? there : 0)) faults.push(`${people} at work at ${minute}`);
-    const persons = standing.map(({ person }) => person);
+    const persons = [...standing, ...looking].map(({ person }) => person);
     if (new Set(persons).size < persons.length) faults.push(`somebody at two things at ${minute}`);
     for (const vessel of kitchen.vessels) {
       const users = on.filter(({ machine }) => machine === vessel.id);

@@ -3,7 +3,8 @@
 import { ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { dateFrom, type SavedServiceTold } from '@hand-ladle/core';
-import { menuAt, useOpenCycle } from './open-cycle';
+import { cycles } from './cycle-server';
+import { useOpenCycle } from './open-cycle';
 
 const props = defineProps<{ kitchenId: string; from: string }>();
 const store = useOpenCycle();
@@ -40,9 +41,13 @@ async function fill(): Promise<void> {
       <button class="choice main" type="button" @click="fill">Plan these services</button>
       <span class="menu">
         Menu to hang out:
-        <a class="choice plain" :href="menuAt(kitchenId, '.html', from, to)" target="_blank">Page</a>
-        <a class="choice plain" :href="menuAt(kitchenId, '.pdf', from, to)" aria-label="Menu as PDF">PDF</a>
-        <a class="choice plain" :href="menuAt(kitchenId, '.csv', from, to)" aria-label="Menu as CSV">CSV</a>
+        <a class="choice plain" :href="cycles.menuAt(kitchenId, '.html', from, to)" target="_blank">Page</a>
+        <a class="choice plain" :href="cycles.menuAt(kitchenId, '.pdf', from, to)" aria-label="Menu as PDF"
+          >PDF</a
+        >
+        <a class="choice plain" :href="cycles.menuAt(kitchenId, '.csv', from, to)" aria-label="Menu as CSV"
+          >CSV</a
+        >
       </span>
     </div>
     <p v-if="words" role="status">{{ words }}</p>

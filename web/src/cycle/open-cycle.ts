@@ -2,16 +2,10 @@
 import { ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
 import type { Cycle, CycleJudgement, SavedServiceTold } from '@hand-ladle/core';
-import { call } from '../api/client';
 import { refusalWithField, useSavedDraft } from '../state/saved-draft';
+import { cycles, type SavedCycle } from './cycle-server';
 
-export type SavedCycle = Cycle & { version: number };
 const SAVE_AFTER_MS = 600;
-const at = (kitchenId: string): string => `/api/cycles/${encodeURIComponent(kitchenId)}`;
-
-/** Where the menu of some days is as a file or page. */
-export const menuAt = (kitchenId: string, ending: string, from: string, to: string): string =>
-  `${at(kitchenId)}/menu${ending}?from=${from}&to=${to}`;
 
 export const useOpenCycle = defineStore('open-cycle', () => {
   const judgement = shallowRef<CycleJudgement | null>(null);
@@ -19,8 +13,7 @@ export const useOpenCycle = defineStore('open-cycle', () => {
   const problem = ref('');
 
   const saving = useSavedDraft<SavedCycle, SavedCycle>({
-    save: (id, { name, weeks, startsOn, meals, slots }, version) =>
-      call<SavedCycle>(at(id), 'PUT', { name, weeks, startsOn, meals, slots, version }),
+    save: (_, draft, version) => cycles.save(draft, version),
     keptIn: (saved) => ({ id: saved.kitchenId, version: saved.version, draft: saved }),
     conflict: 'cycle-conflict',
     restMs: SAVE_AFTER_MS,
@@ -35,7 +28,7 @@ export const useOpenCycle = defineStore('open-cycle', () => {
     const mine = (asked += 1);
     isJudging.value = true;
     try {
-      const found = await call<CycleJudgement>(`${at(id)}/judged`);
+      const found = await cycles.judged(id);
       if (mine !== asked) return;
       judgement.value = found;
       problem.value = '';
@@ -49,7 +42,7 @@ export const useOpenCycle = defineStore('open-cycle', () => {
   async function open(kitchenId: string): Promise<void> {
     await saving.flush();
     if (saving.openId.value !== kitchenId) judgement.value = null;
-    saving.show(await call<SavedCycle>(`/api/cycles?kitchenId=${encodeURIComponent(kitchenId)}`));
+    saving.show(await cycles.find(kitchenId));
     await judge();
   }
 
@@ -62,7 +55,7 @@ export const useOpenCycle = defineStore('open-cycle', () => {
   /** Services of some days, with what was there already left as it is. */
   async function fill(from: string, to: string): Promise<{ made: SavedServiceTold[]; there: number }> {
     await saving.flush();
-    return call(`${at(saving.openId.value!)}/services`, 'POST', { from, to });
+    return cycles.fill(saving.openId.value!, from, to);
   }
 
   return {
