@@ -180,10 +180,10 @@ describe('the open service', () => {
     const pins = [{ task: 'soup 1', start: 500 }];
     plan.mockResolvedValueOnce({
       feasible: false,
-      shortOf: [{ name: 'the oven', amount: 2 }],
+      shortOf: [{ name: 'the oven', amount: 2, from: 500, to: 520 }],
       late: [],
     } as never);
-    expect(await store.tryPins(pins)).toContain('the oven would be short by 2');
+    expect(await store.tryPins(pins)).toContain('the oven would be short by 2 from 08:20 to 08:40');
     expect([store.service!.pins, save.mock.calls.length]).toEqual([[], 0]);
     expect(await store.tryPins(pins)).toBe('');
     await jest.advanceTimersByTimeAsync(600);

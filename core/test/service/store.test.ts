@@ -229,6 +229,9 @@ describe('tasks that are held, looked at and carried', () => {
     const early = groundWith({ ...service, pins: [{ task: last.id, start: 361 }] }, wardAsIs, []);
     const found = planService(eatersOf(early), early, plans);
     expect(found.feasible && found.tasks.find(({ id }) => id === last.id)!.start !== 361).toBe(false);
+    const after = groundWith({ ...service, pins: [{ task: last.id, start: 719 }] }, wardAsIs, []);
+    const late = planService(eatersOf(after), after, plans);
+    expect([late.feasible, late.late.map(({ name }) => name)]).toEqual([false, [last.name]]);
     const night = groundWith({ ...service, pins: [{ task: last.id, start: 30 }] }, wardAsIs, []);
     expect(planService(eatersOf(night), night, plans).feasible).toBe(false);
   });

@@ -21,6 +21,8 @@ const VIEWS = [
   POT,
   '/menu',
   '/services',
+  '/cycle',
+  '/stock',
   '/services/1970-01-02-lunch',
   '/prepare',
   '/kitchen',

@@ -62,7 +62,7 @@ const asShare = ({ share, course }: ServiceDish): string =>
         class="dish"
         tabindex="0"
         role="button"
-        :aria-label="`${nameOf(dish.recipeId)}, ${label}: arrow keys move it, Delete takes it off`"
+        aria-describedby="cycle-hint"
         @keydown.left.prevent="emit('shift', dish.recipeId, -1, 0)"
         @keydown.right.prevent="emit('shift', dish.recipeId, 1, 0)"
         @keydown.up.prevent="emit('shift', dish.recipeId, 0, -1)"

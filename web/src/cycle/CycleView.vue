@@ -217,7 +217,7 @@ function copyTo(event: Event): void {
         </tbody>
       </table>
     </div>
-    <p class="soft">
+    <p id="cycle-hint" class="soft">
       Drag a dish to another day or meal, or move it with the arrow keys; Delete takes it off. From its first
       Monday the cycle goes round.
     </p>
@@ -270,6 +270,8 @@ h1 {
 }
 
 .scroll {
+  /* What is unseen in it stays in it. */
+  position: relative;
   overflow-x: auto;
 }
 

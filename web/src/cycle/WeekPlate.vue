@@ -103,6 +103,8 @@ const groups = computed(() => {
 
 <style scoped>
 .scroll {
+  /* What is unseen in it stays in it. */
+  position: relative;
   overflow-x: auto;
 }
 

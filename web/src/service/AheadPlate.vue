@@ -145,7 +145,12 @@ const setTravel = (name: string, minutes: number | null): void =>
           <li v-for="each in made" :key="each.id">
             <label class="line">
               {{ each.name }}
-              <select class="field" :value="daysOf(each.id)" @change="setDays(each.id, $event)">
+              <select
+                class="field"
+                :aria-label="`When ${each.name} is made`"
+                :value="daysOf(each.id)"
+                @change="setDays(each.id, $event)"
+              >
                 <option :value="0">as late as it goes</option>
                 <option v-for="days in mostDays" :key="days" :value="days">
                   {{ days === 1 ? 'the day before' : `${days} days before` }}

@@ -131,7 +131,7 @@ function sizesOf({ servings }: Version): string[] {
               />
             </label>
             <button class="choice plain" type="submit" :disabled="!leftGrams[version.key]">
-              Into store<span class="unseen">: {{ version.name }}</span>
+              Into store<span class="unseen"> {{ version.name }}</span>
             </button>
             <span v-if="putWords[version.key]" role="status">{{ putWords[version.key] }}</span>
           </form>

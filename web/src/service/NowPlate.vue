@@ -48,7 +48,7 @@ const untick = (): void => emit('done', props.service.done.slice(0, -1));
               <span v-if="task.person !== null" class="soft">, person {{ task.person }}</span>
             </span>
             <button class="choice" type="button" @click="tick(task.id)">
-              Done<span class="unseen">: {{ task.name }}</span>
+              Done<span class="unseen"> {{ task.name }}</span>
             </button>
           </li>
         </ul>

@@ -57,7 +57,7 @@ const toggled = (event: Event): void => {
           <strong>{{ plate.name }}</strong>
           <span class="figure">{{ plate.portions }} portions of {{ plate.portionGrams }} g</span>
           <button class="choice" type="button" :disabled="isPutting" @click="put(plate)">
-            Put it on<span class="unseen">: {{ plate.name }}</span>
+            Put it on<span class="unseen"> {{ plate.name }}</span>
           </button>
         </p>
         <p>

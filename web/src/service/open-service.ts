@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
 import {
+  clockText,
   planChanges,
   type EatenTold,
   type Pin,
@@ -93,8 +94,9 @@ export const useOpenService = defineStore('open-service', () => {
     }
     const short = found.shortOf[0];
     const late = found.late[0];
-    if (short) return `there: ${short.name} would be short by ${short.amount}`;
-    return late ? `there: ${late.name} would be ${late.minutes} min too late` : 'there: no plan keeps it';
+    if (short)
+      return `${short.name} would be short by ${short.amount} from ${clockText(short.from)} to ${clockText(short.to)}`;
+    return late ? `${late.name} would be ${late.minutes} min too late` : 'no plan keeps it';
   }
 
   let stop: (() => void) | null = null;

@@ -110,7 +110,13 @@ const countAt = (ending: string): string =>
       <p v-if="items?.length === 0" class="soft">
         Nothing is noted in store. What stands here is taken off what a service has to buy and make.
       </p>
-      <div v-if="items && items.length > 0" class="scroll" tabindex="0" role="region" aria-label="In store">
+      <div
+        v-if="items && items.length > 0"
+        class="scroll"
+        tabindex="0"
+        role="region"
+        aria-label="All that stands in store"
+      >
         <table class="sheet-table">
           <thead>
             <tr>
@@ -145,7 +151,7 @@ const countAt = (ending: string): string =>
               </td>
               <td>
                 <button class="choice plain" type="button" @click="count(item, 0)">
-                  All gone<span class="unseen">: {{ item.name }}</span>
+                  All gone<span class="unseen"> {{ item.name }}</span>
                 </button>
               </td>
             </tr>
@@ -203,6 +209,8 @@ h1 {
 }
 
 .scroll {
+  /* What is unseen in it stays in it. */
+  position: relative;
   overflow-x: auto;
 }
 

@@ -6,7 +6,7 @@
 import { type Schedule, scheduleSteps, type ScheduleProblem, type Shortage } from '../../schedule';
 import type { Progress } from '../../free-from';
 import type { WorkKind } from '../../kitchen';
-import type { EatenDish, ServiceGround } from '../eaten';
+import type { EatenDish, Pin, ServiceGround } from '../eaten';
 import { withFreeFromFirst } from './free-from-first';
 import { CHECK_MINUTES, HOT_HOLD_MINUTES } from './minutes';
 import { shareOut } from './persons';
@@ -49,7 +49,7 @@ export interface ServiceWork {
   made: Pick<Made, 'key' | 'name' | 'isComponent'>[];
   readyMinute: number;
   people: number;
-  pinned: string[];
+  pins: Pin[];
   /** Names of the machines by id. */
   machines: Record<string, string>;
   /** The order of the better plan that was kept. */
@@ -68,7 +68,7 @@ export function serviceWorkOf(eaten: readonly EatenDish[], ground: ServiceGround
     made: made.map(({ key, name, isComponent }) => ({ key, name, isComponent })),
     readyMinute: service.readyMinute,
     people: service.team.people,
-    pinned: service.pins.map(({ task }) => task),
+    pins: service.pins.map((each) => ({ ...each })),
     machines: Object.fromEntries(kitchen.vessels.map(({ id, name }) => [id, name])),
     order: [...service.order],
   };
@@ -92,7 +92,7 @@ export function planFrom(work: ServiceWork, found: Schedule): ServicePlan {
   const nameOf = (resource: string): string =>
     resource === HANDS ? 'a pair of hands' : (machines[resource.replace(/, \d+$/, '')] ?? resource);
   const starts = new Map(found.tasks.map(({ id, start }) => [id, start]));
-  const pinned = new Set(work.pinned);
+  const pins = new Map(work.pins.map(({ task, start }) => [task, start]));
   const timed = tasks
     .map((task): TimedTask => {
       const end = readyMinute - starts.get(task.id)!;
@@ -108,14 +108,20 @@ export function planFrom(work: ServiceWork, found: Schedule): ServicePlan {
           end: start + at + CHECK_MINUTES,
           person: null,
         })),
-        isPinned: pinned.has(task.id),
+        isPinned: pins.has(task.id),
       };
     })
     .sort((one, other) => one.start - other.start || one.id.localeCompare(other.id));
   shareOut(timed, work.people);
+  const nameOfTask = (id: string): string => tasks.find((task) => task.id === id)!.name;
+  // What is held so that it ends after the bell is too late, wherever the plan has put it.
+  const beyond = tasks.flatMap(({ id, name, minutes }) => {
+    const over = (pins.get(id) ?? -Infinity) + minutes - readyMinute;
+    return over > 0 ? [{ name, minutes: over }] : [];
+  });
   const lacking = timed.flatMap(({ name, lacks }) => (lacks === null ? [] : [{ name, work: lacks }]));
   return {
-    feasible: found.feasible && lacking.length === 0,
+    feasible: found.feasible && lacking.length === 0 && beyond.length === 0,
     tasks: timed,
     makespanMinutes: found.makespanMinutes,
     lowerBoundMinutes: found.lowerBoundMinutes,
@@ -126,10 +132,7 @@ export function planFrom(work: ServiceWork, found: Schedule): ServicePlan {
       to: readyMinute - each.from,
       name: nameOf(each.resource),
     })),
-    late: found.late.map(({ id, minutes }) => ({
-      name: tasks.find((task) => task.id === id)!.name,
-      minutes,
-    })),
+    late: [...found.late.map(({ id, minutes }) => ({ name: nameOfTask(id), minutes })), ...beyond],
     lacking,
     holds: holdsIn(timed, work),
   };
