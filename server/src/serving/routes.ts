@@ -321,11 +321,11 @@ export const serviceRoutes = (parts: ServingParts): Route[] => {
       answers: 'Plates, the best first, each with the text of its recipe',
       example: { params: { id: NEW } },
       run: async ({ params }) => {
-        const { service, stock: items, ...ground } = await groundOf(
-          (await services.find(params.id)).service,
-          store,
-          stock,
-        );
+        const {
+          service,
+          stock: items,
+          ...ground
+        } = await groundOf((await services.find(params.id)).service, store, stock);
         return platesFrom(items, service.date, ground).map((plate) => ({ ...plate, text: plateText(plate) }));
       },
     }),
