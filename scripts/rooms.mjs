@@ -83,6 +83,7 @@ export const ROOMS = {
     'prepare',
     'stock',
     'cycle',
+    'service/day',
     'service',
     'dishes',
     'app',

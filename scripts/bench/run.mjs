@@ -35,6 +35,7 @@ await main(async () => {
     'scripts/bench/audit-labels.ts',
     'scripts/bench/swaps.ts',
     'scripts/bench/schedule.ts',
+    'scripts/bench/services.ts',
     'scripts/bench/import.ts',
   ]) {
     const run = spawnSync(join('node_modules', '.bin', 'tsx'), [script], { stdio: 'inherit' });

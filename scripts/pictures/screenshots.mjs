@@ -85,14 +85,6 @@ const VIEWS = [
       await page.waitForSelector('[data-drawn=true]');
     },
   ],
-  [
-    'times',
-    [1280, 900],
-    async (page) => {
-      await open(`${BAKE}/times`)(page);
-      await page.waitForSelector('[data-drawn=true]');
-    },
-  ],
   ['batch-sheet', [1280, 1100], open(`${FENNEL}/sheet`)],
   ['kitchen', [1280, 800], open('/kitchen')],
   [
@@ -106,15 +98,14 @@ const VIEWS = [
     },
   ],
   [
-    'prepare',
-    [1280, 800],
+    'cycle',
+    [1280, 900],
     async (page) => {
-      await open('/prepare')(page);
-      await page.getByRole('checkbox', { name: /Celeriac/ }).check();
-      await page.getByRole('checkbox', { name: /Barley/ }).check();
-      await page.waitForSelector('[data-component]');
+      await open('/cycle')(page);
+      await page.getByText('Average of a day').waitFor();
     },
   ],
+  ['stock', [1280, 800], open('/stock')],
   [
     'service',
     [1280, 1400],

@@ -18,7 +18,7 @@ interface Item {
 const put = async (
   body: object,
 ): Promise<{ status: number; body: Item & { error?: { code: string; details: { message: string }[] } } }> =>
-  world.send('POST', '/api/stock', { kitchenId: 'alder-ward', since: '2026-12-01', ...body }) as never;
+  world.send('POST', '/api/stock', { kitchenId: 'alder-ward', since: '2026-11-25', ...body }) as never;
 const inStore = async (): Promise<Item[]> => {
   const { body } = await world.send('GET', '/api/stock?kitchenId=alder-ward');
   return body as unknown as Item[];
@@ -26,7 +26,7 @@ const inStore = async (): Promise<Item[]> => {
 const service = async (fields: object = {}): Promise<string> => {
   const { body, status } = await world.send('POST', '/api/services', {
     kitchenId: 'alder-ward',
-    date: '2026-12-02',
+    date: '2026-11-25',
     meal: 'Lunch',
     readyAt: '12:00',
     heads: [
@@ -76,6 +76,11 @@ describe('what stands in store', () => {
     ['a recipe that is none', { kind: 'leftover', recipeId: 'nothing', grams: 5 }, 'recipe-not-found'],
     ['a day that is none', { kind: 'pack', foodId: 'quinoa', grams: 5, since: '2026-02-30' }, 'bad-request'],
     [
+      'what is not made yet',
+      { kind: 'made-ahead', recipeId: 'green-dressing', grams: 5, since: '2099-01-01' },
+      'stock-refused',
+    ],
+    [
       'longer than it keeps',
       { kind: 'made-ahead', recipeId: 'green-dressing', grams: 5, useBy: '2027-01-01' },
       'stock-refused',
@@ -98,7 +103,7 @@ describe('what stands in store', () => {
       serviceId: id,
       versionKey: free.key,
       grams: 800,
-      since: '2026-12-02',
+      since: '2026-11-25',
     });
     expect(kept.body.cooked!.food.allergens['wheat']).not.toBe('contains');
     const plain = await put({ kind: 'leftover', recipeId: 'celeriac-bean-bake', grams: 800 });
@@ -133,6 +138,7 @@ describe('what stands in store', () => {
     const told = { kitchenId, date, meal: `${meal as string} later`, readyAt, heads, dishes };
     const saved = await world.send('PUT', `/api/services/${id}`, { ...told, version });
     expect([saved.status, saved.body.taken]).toEqual([200, taken]);
+    expect((await world.send('DELETE', `/api/services/${id}`)).body.error!.code).toBe('service-has-taken');
     await world.send('POST', `/api/services/${id}/put-back`);
     const back = await inStore();
     for (const { stockId } of taken)
@@ -256,6 +262,14 @@ describe('cycles', () => {
       0,
       (first.body.made as unknown[]).length,
     ]);
+    // Asked three times at once, nothing is there twice.
+    const later = { from: '2027-03-01', to: '2027-03-05' };
+    await Promise.all([1, 2, 3].map(() => world.send('POST', '/api/cycles/pebble-school/services', later)));
+    const { body: all } = await world.send('GET', '/api/services?kitchenId=pebble-school');
+    const days = (all as unknown as { date: string; meal: string }[]).map(
+      ({ date, meal }) => `${date} ${meal}`,
+    );
+    expect(new Set(days).size).toBe(days.length);
     const page = await world.app.request(
       `/api/cycles/pebble-school/menu.html?from=${span.from}&to=${span.to}`,
     );

@@ -238,7 +238,7 @@ describe('a variant in the book', () => {
 
 describe('packs', () => {
   const record = (statement: string, extra: object = {}) =>
-    world.send('PUT', `/api/kitchens/${WARD}/packs/oat-milk`, {
+    world.send('PUT', `/api/kitchens/${WARD}/packs/oat-cream`, {
       productName: 'Oat drink 1 L, Quay Stores',
       statement,
       allergens: { oats: 'contains' },
@@ -248,7 +248,7 @@ describe('packs', () => {
       checkedOn: '2026-11-21',
       ...extra,
     });
-  const packNow = async () => (await kitchen()).packs.find(({ foodId }) => foodId === 'oat-milk')!;
+  const packNow = async () => (await kitchen()).packs.find(({ foodId }) => foodId === 'oat-cream')!;
 
   test('count their statements; the same words again are no new one', async () => {
     await record('water, oats, salt');
@@ -261,8 +261,8 @@ describe('packs', () => {
 
   test('one no longer bought stands unconfirmed, with what it said', async () => {
     const confirmed = { checkedBy: 'M. Tarn', checkedOn: '2026-11-22' };
-    await world.send('POST', `/api/kitchens/${WARD}/packs/oat-milk/confirm`, confirmed);
-    const { status } = await world.send('DELETE', `/api/kitchens/${WARD}/packs/oat-milk`);
+    await world.send('POST', `/api/kitchens/${WARD}/packs/oat-cream/confirm`, confirmed);
+    const { status } = await world.send('DELETE', `/api/kitchens/${WARD}/packs/oat-cream`);
     expect(status).toBe(200);
     expect(await packNow()).toMatchObject({
       isConfirmed: false,

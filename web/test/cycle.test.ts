@@ -26,7 +26,7 @@ describe('the open cycle', () => {
     });
     jest.spyOn(cycles, 'fill').mockImplementation(() => {
       acts.push('fill');
-      return Promise.resolve({ made: [], there: 0 });
+      return Promise.resolve({ made: [], there: 0, gone: [] });
     });
     const store = useOpenCycle();
     await store.open('ward');

@@ -1,5 +1,5 @@
-import { minuteOfService, standingAt } from '../src/service/day-clock';
-import type { Task } from '../src/service/lanes';
+import { minuteOfService, standingAt } from '../src/service/day/day-clock';
+import type { Task } from '../src/service/day/lanes';
 
 const task = (id: string, start: number, end: number) => ({ id, start, end }) as Task;
 

@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia';
 import type { SavedServiceTold } from '@hand-ladle/core';
-import { daysOf, type Task } from '../src/service/lanes';
+import { daysOf, type Task } from '../src/service/day/lanes';
 import { useOpenService } from '../src/service/open-service';
 import { services } from '../src/service/service-server';
 import { askLong, Stopped } from '../src/worker/client';

@@ -1,4 +1,5 @@
 /** The menu as it hangs out: day by day, each dish with its allergens in words; what nobody has checked is said, never left blank. */
+import { VEGAN, WHOLE_FOOD } from '../food';
 import type { MenuRow } from '../paper';
 import { type ServiceList } from '../service';
 import { type Cycle, DAYS_OF_WEEK, dayOfCycle, datesBetween, dishesAt } from './cycle';
@@ -17,12 +18,22 @@ export interface MenuDay {
   meals: { name: string; dishes: MenuDish[] }[];
 }
 
-/** A dish's declarable allergens in words. Nothing is called free of anything. */
+/** Cells that repeat others, or are no allergens: who must not have nuts reads peanut and tree nut. */
+const NOT_NAMED = new Set(['nut', VEGAN, WHOLE_FOOD]);
+
+/**
+ * A dish's allergens in words: those the law names, gluten of every grain whatever the law (rye is none to the US rule and makes
+ * a coeliac ill), and whatever else it is known to hold. Nothing is called free of anything.
+ */
 export function allergenWords({ cells }: MenuRow): string {
-  const declared = cells.filter(({ isDeclared }) => isDeclared);
   const named = (status: string): string =>
-    declared
-      .filter((cell) => cell.status === status)
+    cells
+      .filter(
+        (cell) =>
+          cell.status === status &&
+          !NOT_NAMED.has(cell.allergenId) &&
+          (cell.isDeclared || cell.allergenId === 'gluten' || status !== 'check'),
+      )
       .map(({ name, kinds }) =>
         kinds.some((kind) => kind.toLowerCase() !== name.toLowerCase())
           ? `${name} (${kinds.join(', ')})`

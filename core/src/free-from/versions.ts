@@ -169,45 +169,60 @@ export function* versionSteps(question: VersionsQuestion, book: Book): Generator
     penalties[set] = known.get(key)!;
     if (set % 16 === 0) yield { stage: 'Trying versions', done: set, of: size };
   }
-  const { penalty, by } = downwards(penalties, count);
-  const servable = needs.reduce(
-    (set, _, index) => (Number.isFinite(penalty[1 << index]!) ? set | (1 << index) : set),
-    0,
-  );
-  const { sets } = fewestSets(
-    penalty,
-    needs.map(({ portions }) => portions),
-    servable,
-  );
+  const plans = new Map<number, { plan: SwapPlan | null; blockedBy: Blocker[] }>();
   function* planFor(set: number): Generator<Progress, { plan: SwapPlan | null; blockedBy: Blocker[] }> {
-    const { exclude, policy } = together(needs.filter((_, index) => inSet(by[set]!, index)));
+    const done = plans.get(set);
+    if (done) return done;
+    const { exclude, policy } = together(needs.filter((_, index) => inSet(set, index)));
     const { isApart = false, ...input } = question;
-    const { plans, blockedBy } = yield* planSteps({ ...input, exclude, policy, isApart }, book, 1);
-    return { plan: plans[0] ?? null, blockedBy };
+    const found = yield* planSteps({ ...input, exclude, policy, isApart }, book, 1);
+    const planned = { plan: found.plans[0] ?? null, blockedBy: found.blockedBy };
+    plans.set(set, planned);
+    return planned;
   }
+  /** The fewest sets; where what looked possible is none after all, it is struck out and the rest is weighed again. */
+  function* cover(): Generator<Progress, { sets: number[]; by: number[]; servable: number }> {
+    for (;;) {
+      const { penalty, by } = downwards([...penalties], count);
+      const servable = needs.reduce(
+        (set, _, index) => (Number.isFinite(penalty[1 << index]!) ? set | (1 << index) : set),
+        0,
+      );
+      const { sets } = fewestSets(
+        penalty,
+        needs.map(({ portions }) => portions),
+        servable,
+      );
+      let isWhole = true;
+      for (const set of sets) {
+        const { plan } = yield* planFor(by[set]!);
+        if (plan) continue;
+        penalties[by[set]!] = Infinity;
+        isWhole = false;
+        break;
+      }
+      if (isWhole) return { sets, by, servable };
+    }
+  }
+  const { sets, by, servable } = yield* cover();
   const fewest: Version[] = [];
-  const unserved: VersionsAnswer['unserved'] = [];
-  /** A version for some needs; where what looked possible is none after all, one for each of them, and who is left is named. */
-  function* serve(served: readonly Need[], set: number): Generator<Progress, void> {
-    const { plan, blockedBy } = yield* planFor(set);
+  for (const set of sets) {
+    const served = needs.filter((_, index) => inSet(set, index));
     const groups = served.flatMap((need) => need.groups);
-    if (plan)
-      fewest.push({
-        groupIds: groups.map(({ id }) => id),
-        names: groups.map(({ name }) => name),
-        exclude: together(served).exclude,
-        portions: groups.reduce((sum, { portions }) => sum + portions, 0),
-        plan,
-      });
-    else if (served.length > 1) for (const need of served) yield* serve([need], 1 << needs.indexOf(need));
-    else unserved.push(...groups.map(({ id, name }) => ({ groupId: id, name, blockedBy })));
+    fewest.push({
+      groupIds: groups.map(({ id }) => id),
+      names: groups.map(({ name }) => name),
+      exclude: together(served).exclude,
+      portions: groups.reduce((sum, { portions }) => sum + portions, 0),
+      plan: (yield* planFor(by[set]!)).plan!,
+    });
   }
-  for (const set of sets)
-    yield* serve(
-      needs.filter((_, index) => inSet(set, index)),
-      set,
-    );
-  for (const [index, need] of needs.entries()) if (!inSet(servable, index)) yield* serve([need], 1 << index);
+  const unserved: VersionsAnswer['unserved'] = [];
+  for (const [index, need] of needs.entries()) {
+    if (inSet(servable, index)) continue;
+    const { blockedBy } = yield* planFor(1 << index);
+    unserved.push(...need.groups.map(({ id, name }) => ({ groupId: id, name, blockedBy })));
+  }
   const whole = count === 0 ? { plan: null, blockedBy: [] } : yield* planFor(size - 1);
   return { single: whole.plan, singleBlockedBy: whole.blockedBy, fewest, unserved };
 }

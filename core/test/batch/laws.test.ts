@@ -242,7 +242,7 @@ test('more surface never needs less water, for every dish with water and every m
     ),
     { numRuns: runs(60) },
   );
-  expect(tried).toBeGreaterThan(runs(30));
+  expect(tried).toBeGreaterThan(runs(20));
 });
 
 test('the finished weight never falls when any line of any dish weighs more', () => {

@@ -295,6 +295,16 @@ describe('the menu that hangs out', () => {
     }
   });
 
+  test('rye and oats are gluten on a menu under US law too, and celery is told where it is known', () => {
+    const wordsOf = (id: string): string => {
+      const recipe = dishes.get(id)!;
+      const sheet = worksheet({ recipe, kitchen: school, target: { kind: 'weight', grams: 1000 } }, book);
+      return allergenWords(menuRow(sheet, recipe));
+    };
+    expect(wordsOf('rye-apple-pudding')).toMatch(/contains: .*gluten/);
+    expect(wordsOf('chard-chickpea-pot')).toMatch(/contains: .*celery/);
+  });
+
   test('the demo cycles are whole, and their menus name every day that has dishes', () => {
     for (const [index, each] of loadCycles('2026-12-02').entries()) {
       expect(cycleFaults(each, dishes)).toEqual([]);

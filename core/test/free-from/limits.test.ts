@@ -93,13 +93,13 @@ describe('a mix that is shaped', () => {
 
 describe('limits', () => {
   const cake = recipeOf(
-    ['300 g peeled potatoes', '100 g margarine'],
+    ['300 g peeled potatoes', '100 g vegetable shortening'],
     ['Bake in a deep dish for 40 minutes at 180 °C.'],
   );
   const purée = (mostShare: number | null) =>
     only(
       entry({
-        fromId: 'margarine',
+        fromId: 'shortening',
         function: 'fat',
         to: [{ foodId: 'apple-puree', ratio: 1 }],
         limits: { notFor: [], onlyFor: ['baking'], mostShare },
@@ -114,7 +114,7 @@ describe('limits', () => {
   });
 
   test('what is only for baking is refused in a cold dish, in words', () => {
-    const cold = recipeOf(['300 g peeled potatoes', '100 g margarine'], ['Turn everything together.']);
+    const cold = recipeOf(['300 g peeled potatoes', '100 g vegetable shortening'], ['Turn everything together.']);
     expect(ask(cold, ['milk', 'soy'], purée(null)).blockedBy[0]!.refused).toMatchObject([
       { to: 'Apple puree', reason: 'it is only for baking' },
     ]);

@@ -240,22 +240,25 @@ export const cycleRoutes = (parts: CycleParts): Route[] => {
         'Services of some days from the cycle, with the usual heads; a meal that is planned already is left as it is',
       body: ofDays,
       status: 201,
-      answer: tellingAll('made', 'there'),
-      answers: 'The services that were made, and how many were there already',
+      answer: tellingAll('made', 'there', 'gone'),
+      answers:
+        'The services that were made, how many were there already, and dishes that are in the book no more',
       example: { params: SCHOOL, body: { from: '2027-01-04', to: '2027-01-05' } },
       run: async ({ params, body }) => {
         mustBeSpan(body);
         const kitchen = await store.kitchens.kitchen(params.kitchenId);
+        const dishes = await dishesOf(store);
         const wanted = servicesFrom(await cycleOf(parts, kitchen), kitchen, body.from, body.to);
-        const known = await services.list(kitchen.id);
-        const isThere = ({ date: on, meal: name }: { date: string; meal: string }): boolean =>
-          known.some(
-            ({ service }) => service.date === on && service.meal.toLowerCase() === name.toLowerCase(),
-          );
-        const made = [];
-        for (const each of wanted.filter((one) => !isThere(one)))
-          made.push(savedTold(await services.create(serviceOf('new', each))));
-        return { made, there: wanted.length - made.length };
+        // A dish that was taken out of the book since is on no service.
+        const gone = wanted.flatMap((each) =>
+          each.dishes.flatMap(({ recipeId }) => (dishes.has(recipeId) ? [] : [recipeId])),
+        );
+        const whole = wanted
+          .map((each) => ({ ...each, dishes: each.dishes.filter(({ recipeId }) => dishes.has(recipeId)) }))
+          .filter((each) => each.dishes.length > 0)
+          .map((each) => serviceOf('new', each));
+        const made = (await services.createMissing(kitchen.id, whole, store.database)).map(savedTold);
+        return { made, there: whole.length - made.length, gone: [...new Set(gone)] };
       },
     }),
     route({

@@ -60,6 +60,11 @@ export const ERRORS = {
     status: 409,
     message: 'Someone else changed this service after you opened it. Your changes are kept on your screen.',
   },
+  'service-has-taken': {
+    status: 409,
+    message:
+      'Food was taken out of store for this service. Put it back first, or leave the service as it was cooked.',
+  },
   'service-refused': {
     status: 400,
     message: 'This service cannot be as it is written. Nothing was changed.',

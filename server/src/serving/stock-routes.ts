@@ -176,11 +176,13 @@ export const stockRoutes = (parts: StockParts): Route[] => {
           kind: 'made-ahead',
           recipeId: 'green-dressing',
           grams: 900,
-          since: '2026-11-30',
+          since: '2026-11-25',
         },
       },
       run: async ({ body }) => {
-        await store.kitchens.kitchen(body.kitchenId);
+        const kitchen = await store.kitchens.kitchen(body.kitchenId);
+        if (body.since > parts.today(kitchen))
+          throw new ApiError('stock-refused', [{ message: `${body.since} has not come yet` }]);
         if ((body.kind === 'pack') !== (body.foodId !== undefined))
           throw new ApiError('stock-refused', [
             { message: 'a pack has a food; what was cooked has a recipe or a service' },

@@ -1,5 +1,5 @@
 /** Services as they are kept, each with a version: two people may change one. */
-import { UniqueConstraintError, type Transaction } from 'sequelize';
+import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
 import { serviceTold, type SavedServiceTold, type Service } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import { idOf, value, type Row } from '../database/row';
@@ -40,9 +40,10 @@ export class ServiceStore {
   constructor(private readonly tables: Tables) {}
 
   /** Services of a kitchen, the latest day first. */
-  async list(kitchenId: string): Promise<SavedService[]> {
+  async list(kitchenId: string, transaction?: Transaction): Promise<SavedService[]> {
     const rows = await this.tables.services.findAll({
       where: { kitchenId },
+      ...(transaction ? { transaction } : {}),
       order: [
         ['date', 'DESC'],
         ['id', 'ASC'],
@@ -57,13 +58,16 @@ export class ServiceStore {
     return savedOf(row);
   }
 
-  async create(service: Service): Promise<SavedService> {
+  async create(service: Service, transaction?: Transaction): Promise<SavedService> {
     const idAt = idsFor(service);
     for (let count = 1; count <= MOST_OF_A_MEAL; count += 1) {
       const made = { ...service, id: idAt(count) };
       try {
         const { id, kitchenId, date } = made;
-        const row = await this.tables.services.create({ id, kitchenId, date, data: made, version: 1 });
+        const row = await this.tables.services.create(
+          { id, kitchenId, date, data: made, version: 1 },
+          transaction ? { transaction } : {},
+        );
         return { service: made, version: value<number>(row, 'version') };
       } catch (error) {
         if (!(error instanceof UniqueConstraintError)) throw error;
@@ -83,9 +87,32 @@ export class ServiceStore {
     return { service, version: version + 1 };
   }
 
+  /** Makes those of some services whose day and meal are not there yet; one at a time for a kitchen, so that nothing is doubled. */
+  async createMissing(
+    kitchenId: string,
+    wanted: readonly Service[],
+    database: Sequelize,
+  ): Promise<SavedService[]> {
+    return database.transaction(async (transaction) => {
+      await this.tables.kitchens.findByPk(kitchenId, { transaction, lock: transaction.LOCK.UPDATE });
+      const known = await this.list(kitchenId, transaction);
+      const made: SavedService[] = [];
+      for (const service of wanted) {
+        const isThere = known.some(
+          ({ service: { date, meal } }) =>
+            date === service.date && meal.toLowerCase() === service.meal.toLowerCase(),
+        );
+        if (!isThere) made.push(await this.create(service, transaction));
+      }
+      return made;
+    });
+  }
+
   async remove(id: string): Promise<{ id: string }> {
     const row = await this.tables.services.findByPk(id);
     if (!row) throw new ApiError('service-not-found');
+    // What went into the pot for it would be gone without a word.
+    if (savedOf(row).service.taken.length > 0) throw new ApiError('service-has-taken');
     await row.destroy();
     return { id: idOf(row) };
   }

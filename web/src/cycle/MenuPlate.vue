@@ -25,7 +25,7 @@ async function fill(): Promise<void> {
   try {
     const found = await store.fill(from.value, to.value);
     made.value = found.made;
-    words.value = `${found.made.length} services planned${found.there > 0 ? `, ${found.there} were there already and stay as they are` : ''}.`;
+    words.value = `${found.made.length} services planned${found.there > 0 ? `, ${found.there} were there already and stay as they are` : ''}${found.gone.length > 0 ? `; not in the book any more: ${found.gone.join(', ')}` : ''}.`;
   } catch (error) {
     words.value = (error as Error).message;
   }

@@ -11,7 +11,10 @@ export const cycles = {
     call<SavedCycle>(at(kitchenId), 'PUT', { name, weeks, startsOn, meals, slots, version }),
   judged: (kitchenId: string) => call<CycleJudgement>(`${at(kitchenId)}/judged`),
   fill: (kitchenId: string, from: string, to: string) =>
-    call<{ made: SavedServiceTold[]; there: number }>(`${at(kitchenId)}/services`, 'POST', { from, to }),
+    call<{ made: SavedServiceTold[]; there: number; gone: string[] }>(`${at(kitchenId)}/services`, 'POST', {
+      from,
+      to,
+    }),
   /** Where the menu of some days is, as a page or a file. */
   menuAt: (kitchenId: string, ending: string, from: string, to: string): string =>
     `${at(kitchenId)}/menu${ending}?from=${from}&to=${to}`,

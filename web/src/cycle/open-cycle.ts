@@ -1,7 +1,7 @@
 /** The cycle that is open: changed on the screen, saved quietly, and judged anew after each save. */
 import { ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
-import type { Cycle, CycleJudgement, SavedServiceTold } from '@hand-ladle/core';
+import type { Cycle, CycleJudgement } from '@hand-ladle/core';
 import { refusalWithField, useSavedDraft } from '../state/saved-draft';
 import { cycles, type SavedCycle } from './cycle-server';
 
@@ -53,7 +53,7 @@ export const useOpenCycle = defineStore('open-cycle', () => {
   }
 
   /** Services of some days, with what was there already left as it is. */
-  async function fill(from: string, to: string): Promise<{ made: SavedServiceTold[]; there: number }> {
+  async function fill(from: string, to: string): ReturnType<typeof cycles.fill> {
     await saving.flush();
     return cycles.fill(saving.openId.value!, from, to);
   }

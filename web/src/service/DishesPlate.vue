@@ -12,7 +12,7 @@ import {
   type StockItem,
   typedFigure,
 } from '@hand-ladle/core';
-import { call } from '../api/client';
+import { call, type ServerError } from '../api/client';
 import SettingFigure from '../ui/SettingFigure.vue';
 
 const props = defineProps<{
@@ -61,7 +61,9 @@ async function putAway({ key, finishedGrams }: Version): Promise<void> {
     putWords.value[key] = `${gramsText(item.grams)} in store, use by ${item.useBy}.`;
     leftGrams.value[key] = '';
   } catch (error) {
-    putWords.value[key] = (error as Error).message;
+    const { message, details } = error as ServerError;
+    const reasons = (details as { message?: string }[]).flatMap((each) => each.message ?? []);
+    putWords.value[key] = [message, ...reasons].join(' ');
   }
 }
 const freeText = ({ exclude }: Version): string =>

@@ -13,9 +13,9 @@ import {
   type SearchProgress,
   type WorkKind,
 } from '@hand-ladle/core';
-import PlanLanes from './PlanLanes.vue';
-import { daysOf, VIEWS, type Task, type ViewId } from './lanes';
-import SearchPlate from './SearchPlate.vue';
+import PlanLanes from './day/PlanLanes.vue';
+import { daysOf, VIEWS, type Task, type ViewId } from './day/lanes';
+import SearchPlate from './day/SearchPlate.vue';
 import { services } from './service-server';
 
 const props = defineProps<{

@@ -13,7 +13,7 @@ import AheadPlate from './AheadPlate.vue';
 import DishesPlate from './DishesPlate.vue';
 import HeadsPlate from './HeadsPlate.vue';
 import ListsPlate from './ListsPlate.vue';
-import NowPlate from './NowPlate.vue';
+import NowPlate from './day/NowPlate.vue';
 import { useOpenService } from './open-service';
 import PlanPlate from './PlanPlate.vue';
 import PlatesPlate from './PlatesPlate.vue';
