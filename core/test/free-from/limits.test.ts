@@ -114,7 +114,10 @@ describe('limits', () => {
   });
 
   test('what is only for baking is refused in a cold dish, in words', () => {
-    const cold = recipeOf(['300 g peeled potatoes', '100 g vegetable shortening'], ['Turn everything together.']);
+    const cold = recipeOf(
+      ['300 g peeled potatoes', '100 g vegetable shortening'],
+      ['Turn everything together.'],
+    );
     expect(ask(cold, ['milk', 'soy'], purée(null)).blockedBy[0]!.refused).toMatchObject([
       { to: 'Apple puree', reason: 'it is only for baking' },
     ]);
