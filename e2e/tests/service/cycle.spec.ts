@@ -4,7 +4,7 @@ import { open, test, type Opened } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
-  kitchen = await open('cycle', 4407);
+  kitchen = await open('cycle', 4409);
 });
 test.afterAll(() => kitchen.stop());
 test.describe.configure({ mode: 'serial' });
