@@ -495,6 +495,7 @@ export {
   stationsOf,
   stockFor,
   type StoodIn,
+  storeIn,
   type Stretch,
   takenFor,
   type TakenOut,

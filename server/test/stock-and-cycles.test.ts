@@ -94,6 +94,8 @@ describe('what stands in store', () => {
   });
 
   test('a leftover of a free-from version is that version, and not the dish as it is', async () => {
+    // It keeps no longer than the celeriac that goes into it.
+    await put({ kind: 'pack', foodId: 'celeriac', grams: 200, useBy: '2026-11-26' });
     const id = await service({ dishes: [{ recipeId: 'celeriac-bean-bake' }], meal: 'Early' });
     const { body } = await world.send('GET', `/api/services/${id}`);
     const versions = (body.eaten as { versions: { key: string; exclude: string[] }[] }[])[0]!.versions;
@@ -106,6 +108,7 @@ describe('what stands in store', () => {
       since: '2026-11-25',
     });
     expect(kept.body.cooked!.food.allergens['wheat']).not.toBe('contains');
+    expect(kept.body.useBy).toBe('2026-11-26');
     const plain = await put({ kind: 'leftover', recipeId: 'celeriac-bean-bake', grams: 800 });
     expect(plain.body.cooked!.food.allergens['oats']).toBe('contains');
     const wrong = await put({ kind: 'leftover', serviceId: id, versionKey: 'no such', grams: 5 });

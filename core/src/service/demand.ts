@@ -182,3 +182,15 @@ export function stockFor(items: readonly StockItem[], { taken }: Pick<Service, '
   const own = new Map(taken.map(({ stockId, grams }) => [stockId, grams]));
   return items.map((item) => ({ ...item, grams: item.grams + (own.get(item.id) ?? 0) }));
 }
+
+/**
+ * What of store is in a version of a dish: leftovers that stand in, packs that it or a component asks for, batches made ahead.
+ * Which component of several took a batch nobody can say, so all of them count: a date is rather too short than too long.
+ */
+export function storeIn(version: DishVersion, { lines, components }: Demand): Set<string> {
+  const own = new Set([version.name, ...components.map(({ name }) => name)]);
+  const asked = lines.filter(({ askedBy }) => askedBy.some((name) => own.has(name)));
+  return new Set(
+    [...asked, ...components].flatMap(({ fromStock }) => fromStock.map(({ stockId }) => stockId)),
+  );
+}

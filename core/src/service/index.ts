@@ -5,6 +5,7 @@ export {
   demandOf,
   type PacksToBuy,
   stockFor,
+  storeIn,
   takenFor,
   type UnknownDemand,
 } from './demand';

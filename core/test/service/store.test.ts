@@ -11,6 +11,7 @@ import {
   serviceOf,
   slipsList,
   stockFor,
+  storeIn,
   takenFor,
   traySlips,
   type Kitchen,
@@ -154,6 +155,26 @@ describe('a leftover in a line', () => {
     const [version] = eatersOf(groundWith(service, wardAsIs, [bean()]))[0]!.versions;
     expect(version!.stoodIn.filter(({ grams }) => grams > 0)).toEqual([]);
   });
+});
+
+test('what a version holds of store is told by it, and nothing of a dish beside it', () => {
+  const service = lunch({
+    dishes: on('celeriac-bean-bake', 'quinoa-cabbage-tray'),
+    standIns: [{ recipeId: 'celeriac-bean-bake', foodId: 'black-eyed-beans-tinned', stockId: 'left' }],
+  });
+  const stock = [
+    cooked('barley-leek-white-bean-pot', 900, { id: 'left', kind: 'leftover' }),
+    cooked('kitchen-tomato-sauce', 700, { id: 'sauce' }),
+    packOfFood('quinoa', 500, '2026-12-02', 'quinoa'),
+    packOfFood('celeriac', 500, '2026-12-03', 'celeriac'),
+  ];
+  const ground = groundWith(service, wardAsIs, stock);
+  const eaten = eatersOf(ground);
+  const demand = demandOf(eaten, ground);
+  const [bake, tray] = eaten.map(({ versions }) => [...storeIn(versions[0]!, demand)].sort());
+  expect(bake).toEqual(['celeriac', 'left', 'sauce']);
+  // A batch made ahead counts for all: nobody can say whose it was.
+  expect(tray).toEqual(['quinoa', 'sauce']);
 });
 
 describe('made ahead', () => {

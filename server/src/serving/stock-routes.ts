@@ -8,6 +8,7 @@ import {
   placeOf,
   setList,
   STOCK_KINDS,
+  storeIn,
   takenFor,
   type Kitchen,
   type Place,
@@ -130,7 +131,7 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
       .find(({ key }) => key === versionKey);
     if (!version) throw new ApiError('stock-refused', [{ message: `it made no "${versionKey}"` }]);
     const { kitchen, book } = ground;
-    const used = new Set(version.stoodIn.filter((each) => each.grams > 0).map(({ stockId }) => stockId));
+    const used = storeIn(version, demandOf(await eatenIn(ground), ground));
     const from = ground.stock.filter((item) => used.has(item.id));
     return shortened(
       cookedItem({ recipe: version.recipe, kitchen, target: version.sheet.target }, put, book, from),
