@@ -519,10 +519,13 @@ export {
   cookedFoodId,
   cookedItem,
   firstToExpire,
+  freezingProblem,
+  frozenItem,
   gramsTaken,
   isAsMadeNow,
   isUsable,
   MOST_PLATES,
+  NOT_FROZEN,
   type Place,
   PLACE_NAMES,
   placeOf,
@@ -537,6 +540,9 @@ export {
   type StockItem,
   type StockKind,
   type Taken,
+  THAWED_DAYS,
+  thawedItem,
+  thawingProblem,
   withCooked,
 } from './stock';
 export {

@@ -8,6 +8,7 @@ import {
   dateFrom,
   foodSet,
   KITCHEN_DEFAULTS,
+  NOT_FROZEN,
   PACK_DEFAULTS,
   readRecipe,
   recipeFromReading,
@@ -17,6 +18,7 @@ import {
   type Kitchen,
   type NotIn,
   type Pack,
+  PLAIN_SERVICE,
   placeOf,
   type PackedPortion,
   type Recipe,
@@ -54,6 +56,7 @@ export const loadKitchens = (folder = DATA_FOLDER): Kitchen[] =>
   json<KitchenFile[]>(folder, 'kitchens.json').map((kitchen) => ({
     ...KITCHEN_DEFAULTS,
     ...kitchen,
+    service: { ...PLAIN_SERVICE, ...kitchen.service },
     packs: kitchen.packs.map((pack) => ({ ...PACK_DEFAULTS, ...pack })),
   }));
 
@@ -133,6 +136,7 @@ export function loadStock(
         since,
         useBy,
         lot,
+        ...NOT_FROZEN,
       };
     }
     const recipe = recipes.find((one) => one.id === recipeId)!;

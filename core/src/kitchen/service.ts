@@ -30,6 +30,8 @@ export interface KitchenService {
   bandShares: Readonly<Record<BandId, number>>;
   /** Days that what was made keeps, the day of making counted (kitchen policy, never above the law's cap). */
   keepsDays: number;
+  /** Days that what was made keeps frozen at -18 °C, the day of freezing counted (kitchen policy; no law caps it). */
+  freezerDays: number;
   /** Days after which a pack must be read again: a reading older than that is not taken (kitchen policy). */
   readingDays: number;
   /** IANA name of the time zone its dates are in: "Europe/London". */
@@ -51,6 +53,7 @@ export const PLAIN_SERVICE: KitchenService = {
   isUsSchool: false,
   bandShares: { 'k-5': 0.75, '6-8': 1, '9-12': 1.25 },
   keepsDays: 3,
+  freezerDays: 90,
   readingDays: 730,
   timeZone: 'Etc/UTC',
   publicAddress: '',

@@ -89,6 +89,9 @@ export function pullList(demand: Demand, eaten: readonly EatenDish[]): ServiceLi
       storeText(fromStock),
       askedBy.map((each) => each.name).join('; '),
     ]);
+  const thawing = [...demand.lines, ...demand.components].flatMap(({ fromStock }) =>
+    fromStock.filter(({ isFrozen }) => isFrozen),
+  );
   return {
     title: 'Pull list',
     notes: [
@@ -102,6 +105,10 @@ export function pullList(demand: Demand, eaten: readonly EatenDish[]): ServiceLi
       { name: 'For', share: 0.28 },
     ],
     sections: filled([
+      {
+        heading: 'Out of the freezer, two days before',
+        rows: thawing.map((each) => [each.name, gramsText(each.grams), storeText([each]), '']),
+      },
       ...sectionsOf('two days before'),
       ...sectionsOf('the evening before'),
       ...sectionsOf('on the day'),

@@ -20,7 +20,7 @@ import {
 import { type Kitchen, PACK_DEFAULTS, type Pack } from '../kitchen';
 import { type Book, bookOf } from '../recipe';
 import { worksheet, type WorksheetInput } from '../worksheet';
-import { cookedFoodId, isUsable, type StockItem, type StockKind } from './stock';
+import { cookedFoodId, isUsable, NOT_FROZEN, type StockItem, type StockKind } from './stock';
 
 /** What is put into store of a batch. */
 export interface Put {
@@ -150,6 +150,7 @@ export function cookedItem(
     since: madeOn,
     useBy,
     lot,
+    ...NOT_FROZEN,
   };
 }
 

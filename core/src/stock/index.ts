@@ -7,6 +7,7 @@ export {
   firstToExpire,
   gramsTaken,
   isUsable,
+  NOT_FROZEN,
   Shelf,
   STOCK_KIND_WORDS,
   STOCK_KINDS,
@@ -24,3 +25,4 @@ export {
   platesFrom,
   plateText,
 } from './plates';
+export { freezingProblem, frozenItem, THAWED_DAYS, thawedItem, thawingProblem } from './freezer';

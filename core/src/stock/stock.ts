@@ -38,7 +38,14 @@ export interface StockItem {
   useBy: string | null;
   /** Batch or lot, as it stands on the label; empty where none is noted. */
   lot: string;
+  /** When it was frozen, and the days it had left then, that one counted; null where it is not. */
+  frozen: { on: string; daysLeft: number } | null;
+  /** It was frozen once, and is not frozen again. */
+  isThawed: boolean;
 }
+
+/** What something in store is that was never frozen. */
+export const NOT_FROZEN: Pick<StockItem, 'frozen' | 'isThawed'> = { frozen: null, isThawed: false };
 
 /** The food it is used as: a pack's own, or what was cooked. */
 export const stockFoodId = ({ id, foodId, cooked }: StockItem): string =>
@@ -63,6 +70,7 @@ export interface Taken {
   grams: number;
   useBy: string | null;
   lot: string;
+  isFrozen: boolean;
 }
 
 /** A shelf from which things are taken for a day: nothing is taken twice, nothing after its day, never more than there is. */
@@ -84,14 +92,15 @@ export class Shelf {
   take(grams: number, fits: (item: StockItem) => boolean): Taken[] {
     const taken: Taken[] = [];
     let wanted = grams;
-    for (const { id, name, useBy, lot, ...item } of this.items) {
+    for (const item of this.items) {
+      const { id, name, useBy, lot, frozen } = item;
       const there = this.leftOf(id);
       // A millionth of a gram is nothing that anybody wants.
-      if (wanted <= 1e-6 || there <= 0 || !fits({ id, name, useBy, lot, ...item })) continue;
+      if (wanted <= 1e-6 || there <= 0 || !fits(item)) continue;
       const part = Math.min(wanted, there);
       this.left.set(id, there - part);
       wanted -= part;
-      taken.push({ stockId: id, name, grams: part, useBy, lot });
+      taken.push({ stockId: id, name, grams: part, useBy, lot, isFrozen: frozen !== null });
     }
     return taken;
   }

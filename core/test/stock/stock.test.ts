@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import {
   cookedItem,
   foodTraces,
+  freezingProblem,
+  frozenItem,
   gramsTaken,
   isAsMadeNow,
   keptDays,
@@ -10,6 +12,8 @@ import {
   plateText,
   readRecipe,
   Shelf,
+  thawedItem,
+  thawingProblem,
   withCooked,
   worksheet,
   type StockItem,
@@ -174,6 +178,43 @@ describe('what was cooked, as a food', () => {
     };
     const traces = foodTraces(item.cooked!.food, later);
     expect(traces.some(({ own, status }) => (own & 2) !== 0 && status !== 'clear')).toBe(true);
+  });
+});
+
+describe('the freezer', () => {
+  const kitchen = wardAsIs;
+
+  test('thawed it keeps the days it had left when it went in, two at most, never beyond its frozen day', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 200 }), (after, days) => {
+        const item = cooked('green-dressing', 500, { madeOn: '2026-12-01' });
+        const day = (count: number): string =>
+          new Date(Date.parse('2026-12-01T00:00:00Z') + count * 86_400_000).toISOString().slice(0, 10);
+        const on = day(after - 1);
+        const frozen = frozenItem(item, on, kitchen);
+        expect([frozen.place, frozen.useBy]).toEqual(['frozen', lastDay(on, kitchen.service.freezerDays)]);
+        const out = day(after - 1 + days);
+        if (thawingProblem(frozen, out) !== '') {
+          expect(out > frozen.useBy!).toBe(true);
+          return;
+        }
+        const thawed = thawedItem(frozen, out);
+        const left = 3 - (after - 1);
+        expect(thawed.useBy! <= lastDay(out, Math.min(2, left))).toBe(true);
+        expect(thawed.useBy! <= frozen.useBy!).toBe(true);
+        expect(freezingProblem(thawed, out)).toContain('not frozen again');
+      }),
+      { numRuns: runs(60) },
+    );
+  });
+
+  test('what is past its day, a pack, or frozen already is not frozen', () => {
+    const item = cooked('green-dressing', 500, { madeOn: '2026-12-01' });
+    expect(freezingProblem(item, '2026-12-04')).toContain('past its day');
+    expect(freezingProblem(packOfFood('quinoa', 5, null), ON)).not.toBe('');
+    expect(freezingProblem(frozenItem(item, ON, kitchen), ON)).toContain('already');
+    expect(thawingProblem(item, ON)).not.toBe('');
+    expect(freezingProblem(item, ON)).toBe('');
   });
 });
 

@@ -2,7 +2,7 @@
 import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { addAccountsAndLabels, removeAccountsAndLabels } from './accounts-and-labels';
-import { makeServicesWhole, makeWhole } from './whole-settings';
+import { makeKitchensWhole, makeServicesWhole, makeWhole } from './whole-settings';
 import { grams, id, json, reference, serial, text } from './columns';
 
 async function firstSchema(q: QueryInterface): Promise<void> {
@@ -229,6 +229,7 @@ async function addStockAndCycles(q: QueryInterface): Promise<void> {
     data: json(),
     version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
   });
+  await makeKitchensWhole(q);
   await makeServicesWhole(q);
 }
 

@@ -75,6 +75,10 @@ export async function makeWhole(q: QueryInterface): Promise<void> {
   await rewrite(q, 'recipe_steps', 'reading', (reading: object) => ({ ...EMPTY_STEP_READING, ...reading }));
 }
 
+/** Kitchens of before the freezer had a policy keep what is usual. */
+export const makeKitchensWhole = (q: QueryInterface): Promise<void> =>
+  rewrite(q, 'kitchens', 'settings', wholeSettings);
+
 /** Services of before pins, parts made ahead and leftovers say that they have none. */
 export const makeServicesWhole = (q: QueryInterface): Promise<void> =>
   rewrite(q, 'services', 'data', (service: object) => ({ ...SERVICE_DEFAULTS, ...service }));

@@ -110,6 +110,7 @@ const service = Joi.object({
   isUsSchool: Joi.boolean().required(),
   bandShares: Joi.object(Object.fromEntries(BAND_IDS.map((each) => [each, bandShare]))).required(),
   keepsDays: Joi.number().integer().min(1).max(MOST_KEEPS_DAYS).required(),
+  freezerDays: Joi.number().integer().min(1).max(730).default(PLAIN_SERVICE.freezerDays),
   readingDays: Joi.number().integer().min(1).max(3650).default(PLAIN_SERVICE.readingDays),
   timeZone: Joi.string()
     .max(60)

@@ -4,12 +4,17 @@ import {
   cookedItem,
   countSheet,
   demandOf,
+  freezingProblem,
+  frozenItem,
+  NOT_FROZEN,
   PLACES,
   placeOf,
   setList,
   STOCK_KINDS,
   storeIn,
   takenFor,
+  thawedItem,
+  thawingProblem,
   type Kitchen,
   type Place,
   type StockItem,
@@ -101,6 +106,7 @@ async function packItem(body: NewStock, { store, stock }: StockParts): Promise<S
     since,
     useBy,
     lot: of,
+    ...NOT_FROZEN,
   };
 }
 
@@ -151,7 +157,7 @@ const countedOn = async ({ stock, store, today }: StockParts, kitchenId: string 
 };
 
 export const stockRoutes = (parts: StockParts): Route[] => {
-  const { stock, services, store } = parts;
+  const { stock, services, store, today } = parts;
   return [
     route({
       method: 'get',
@@ -209,6 +215,29 @@ export const stockRoutes = (parts: StockParts): Route[] => {
         return stock.save({ ...item, grams: body.grams, useBy, lot: of }, body.version);
       },
     }),
+    ...(['freeze', 'thaw'] as const).map((act) =>
+      route({
+        method: 'post',
+        path: `/api/stock/:id/${act}` as '/api/stock/:id/act',
+        summary:
+          act === 'freeze'
+            ? 'Puts something that was cooked into the freezer: it keeps as long as the kitchen lets it'
+            : 'Takes it out to thaw in the cold room: it keeps the days it had left, two at most',
+        body: Joi.object<{ version: number }>({ version: Joi.number().integer().min(1).required() }),
+        answer: stockAnswer,
+        answers: 'The thing with its new last day',
+        example: { params: { id: 'POST /api/stock' }, body: { version: act === 'freeze' ? 2 : 3 } },
+        run: async ({ params, body }) => {
+          const item = await stock.item(params.id);
+          const kitchen = await store.kitchens.kitchen(item.kitchenId);
+          const on = today(kitchen);
+          const problem = act === 'freeze' ? freezingProblem(item, on) : thawingProblem(item, on);
+          if (problem !== '') throw new ApiError('stock-refused', [{ message: problem }]);
+          const next = act === 'freeze' ? frozenItem(item, on, kitchen) : thawedItem(item, on);
+          return stock.save(next, body.version);
+        },
+      }),
+    ),
     route({
       method: 'get',
       path: '/api/stock/count.pdf',

@@ -1,6 +1,7 @@
 /** Things in store for tests: cooked from the demo world, and packs. */
 import {
   cookedItem,
+  NOT_FROZEN,
   withCooked,
   type Kitchen,
   type Service,
@@ -38,6 +39,7 @@ export const packOfFood = (
   since: '2026-11-20',
   useBy,
   lot: '',
+  ...NOT_FROZEN,
 });
 
 /** The ground of a service with something in store. */

@@ -55,6 +55,17 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
       }}
     </p>
     <label
+      >What was made keeps frozen, days
+      <SettingFigure
+        label="Days that what was made keeps frozen"
+        :value="service.freezerDays"
+        :least="1"
+        :most="730"
+        is-whole
+        @set="$event !== null && set({ freezerDays: $event })"
+      />
+    </label>
+    <label
       >A pack must be read again after, days
       <SettingFigure
         label="Days after which a pack must be read again"

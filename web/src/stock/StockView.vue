@@ -59,6 +59,10 @@ async function act(ask: () => Promise<unknown>): Promise<void> {
 const count = ({ id, version }: SavedStock, grams: number): Promise<void> =>
   act(() => call(`/api/stock/${encodeURIComponent(id)}`, 'PUT', { grams, version }));
 
+/** Into the freezer, or out of it into the cold room. */
+const chill = ({ id, version, frozen }: SavedStock): Promise<void> =>
+  act(() => call(`/api/stock/${encodeURIComponent(id)}/${frozen ? 'thaw' : 'freeze'}`, 'POST', { version }));
+
 const foodId = ref<string | null>(null);
 const grams = ref('');
 const useBy = ref('');
@@ -150,6 +154,14 @@ const countAt = (ending: string): string =>
                 />
               </td>
               <td>
+                <button
+                  v-if="item.cooked && (item.frozen || !item.isThawed) && standingOf(item) !== 'past'"
+                  class="choice plain"
+                  type="button"
+                  @click="chill(item)"
+                >
+                  {{ item.frozen ? 'Thaw' : 'Freeze' }}<span class="unseen"> {{ item.name }}</span>
+                </button>
                 <button class="choice plain" type="button" @click="count(item, 0)">
                   All gone<span class="unseen"> {{ item.name }}</span>
                 </button>
