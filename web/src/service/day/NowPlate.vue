@@ -34,7 +34,7 @@ const untick = (): void => emit('done', props.service.done.slice(0, -1));
   <section v-if="isOn" class="plate rimmed" aria-labelledby="now-title">
     <h2 id="now-title">
       <span class="figure">{{ clockText(minute) }}</span>
-      <span class="soft"> {{ standing.done }} of {{ plan.tasks.length }} done</span>
+      <span class="soft count">{{ standing.done }} of {{ plan.tasks.length }} done</span>
     </h2>
     <p v-if="groups.length === 0">Everything is done.</p>
     <div class="groups">
@@ -62,6 +62,10 @@ const untick = (): void => emit('done', props.service.done.slice(0, -1));
 </template>
 
 <style scoped>
+.count {
+  margin-left: var(--space-3);
+}
+
 .groups {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
