@@ -1,6 +1,7 @@
 /** A cycle menu: what a kitchen serves at each meal of 1 to 8 weeks, over and over, from a Monday on. */
 import { dateFrom, type Dishes, MOST_DISHES, type ServiceDish, type ServiceHeads } from '../service';
 import type { ToldService } from '../service';
+import { daysBetween } from '../declaration';
 import type { Kitchen } from '../kitchen';
 
 export interface CycleMeal {
@@ -144,11 +145,6 @@ export function copiedWeek(cycle: Cycle, from: number, to: number): Cycle {
     ],
   };
 }
-
-const DAY_MS = 86_400_000;
-/** Whole days from one ISO date to another. */
-const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
 
 /** The week and day of a cycle on a date; before it begins it runs backwards, as if it always had. */
 export function dayOfCycle(

@@ -19,5 +19,5 @@ export { REFERENCE_AMOUNTS } from './reference-amounts';
 export { declaredNumber, mineralTextEu } from './rounding';
 export { householdAmount, type ReferenceProblem, servingsPerContainer } from './serving-size';
 export { allergenStatement, ingredientStatement, type Segment, type StatementStyle } from './statement';
-export { batchCode, keptDays, lastDay, USE_BY_CAP_DAYS } from './use-by';
+export { batchCode, daysBetween, keptDays, lastDay, USE_BY_CAP_DAYS } from './use-by';
 export { figureInLanguage, LABEL_WORDS, type Language, LANGUAGE_NAMES, LANGUAGES } from './words';

@@ -16,6 +16,10 @@ const DAY = 86_400_000;
 export const lastDay = (madeOn: string, days: number): string =>
   new Date(Date.parse(`${madeOn}T00:00:00Z`) + (Math.max(1, days) - 1) * DAY).toISOString().slice(0, 10);
 
+/** Whole days from one ISO date to another. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY);
+
 /** Letters and figures of a batch code that cannot be taken for each other. */
 const CODE_LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
 

@@ -13,6 +13,7 @@ export {
   ANIMAL_STATES,
   type AnimalState,
   CAUTION_CODES,
+  type CautionCode,
   type CookingYield,
   type Food,
   FOOD_KINDS,

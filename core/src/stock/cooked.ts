@@ -6,6 +6,7 @@ import { componentKey, compose, type Composed } from '../dish';
 import { keptDays, lastDay } from '../declaration';
 import {
   type AllergenStatus,
+  type CautionCode,
   type Composition,
   type Food,
   NUTRIENTS,
@@ -39,6 +40,14 @@ function compositionOf(facts: Readonly<Record<string, number>>, missing: Readonl
   ) as Composition;
 }
 
+/** What a cooked bean no longer needs: the boil is behind it. */
+const BEHIND_IT: ReadonlySet<CautionCode> = new Set<CautionCode>(['phaseolus-from-dry']);
+
+/** Cautions of everything in it, components opened: they go along into the dish it is used in. */
+const cautionsOf = ({ lines }: Composed): CautionCode[] => [
+  ...new Set(lines.flatMap(({ food, inner }) => (inner ? cautionsOf(inner) : (food?.cautions ?? [])))),
+];
+
 /** The worst each substance and each own entry stands at. */
 function standings(composed: Composed, kitchen: Kitchen) {
   const allergens: Partial<Record<Substance, AllergenStatus>> = {};
@@ -60,6 +69,7 @@ function standings(composed: Composed, kitchen: Kitchen) {
     WholeFoodClass | undefined;
   return {
     madeOf: componentKey(composed),
+    cautions: cautionsOf(composed),
     allergens,
     own,
     animal: isAnimal ? ('animal' as const) : isAsked ? ('check' as const) : ('plant' as const),
@@ -89,7 +99,10 @@ export function cookedItem(
 ): StockItem {
   const { recipe, kitchen } = input;
   const sheet = worksheet(input, book);
-  const { madeOf, allergens, own, animal, wholeFood } = standings(compose(recipe, book, kitchen), kitchen);
+  const { madeOf, cautions, allergens, own, animal, wholeFood } = standings(
+    compose(recipe, book, kitchen),
+    kitchen,
+  );
   const missing = new Set<string>(sheet.nutrition.missing.map((each) => each.id));
   const foodId = cookedFoodId(id);
   const name = `${recipe.name}, made ${madeOn}`;
@@ -115,7 +128,7 @@ export function cookedItem(
     cookingYield: null,
     cookingYields: [],
     allergens,
-    cautions: [],
+    cautions: cautions.filter((each) => !BEHIND_IT.has(each)),
     composition: compositionOf(sheet.nutrition.per100g, missing),
     energyKcal: null,
     priceClass: null,

@@ -2,17 +2,12 @@
  * Into the freezer and out of it. Frozen, the clock of the cold room stands still: what is thawed keeps no longer than the days it
  * had left when it went in, and no longer than a day after the day of thawing.
  */
-import { lastDay } from '../declaration';
+import { daysBetween, lastDay } from '../declaration';
 import type { Kitchen } from '../kitchen';
 import { isUsable, type StockItem } from './stock';
 
 /** What was thawed in the cold room is used on that day or the next, and is not frozen again (convention; common advice). */
 export const THAWED_DAYS = 2;
-
-const DAY_MS = 86_400_000;
-/** Days from one ISO date to another, both counted. */
-const daysTo = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS) + 1;
 
 /** Why something cannot be frozen or thawed; empty where it can. */
 export function freezingProblem(item: StockItem, on: string): string {
@@ -35,7 +30,7 @@ export const frozenItem = (
 ): StockItem => ({
   ...item,
   place: 'frozen',
-  frozen: { on, daysLeft: daysTo(on, item.useBy!) },
+  frozen: { on, daysLeft: daysBetween(on, item.useBy!) + 1 },
   useBy: lastDay(on, service.freezerDays),
 });
 

@@ -110,6 +110,14 @@ describe('what was cooked, as a food', () => {
     }
   });
 
+  test('its cautions go along: nuts for small children stay told, a boil that is done does not', () => {
+    expect(cooked('millet-porridge-pear', 500).cooked!.food.cautions).toEqual(
+      expect.arrayContaining(['whole-nut-small-children']),
+    );
+    for (const { recipe } of demo)
+      expect(cooked(recipe.id, 500).cooked!.food.cautions).not.toContain('phaseolus-from-dry');
+  });
+
   test('its figures are those of its worksheet, and what is missing there is not known here', () => {
     for (const { recipe } of demo) {
       const { nutrition } = worksheet(

@@ -13,7 +13,6 @@ import {
   type MenuDay,
   menuRow,
   type MenuRow,
-  MOST_DISHES,
   MOST_MEALS,
   MOST_WEEKS,
   safeCell,
@@ -29,12 +28,12 @@ import { route, type Route } from '../http/route';
 import { date, id, listOf, ofKitchen, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
 import { dishesOf } from '../serving/compute';
+import { clock, menuDishes } from '../serving/schemas';
 import { savedTold, type ServiceStore } from '../serving/store';
 import type { Store } from '../store';
 import { menuPage } from './page';
 import type { CycleStore, SavedCycle } from './store';
 
-const clock = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/);
 const meal = Joi.string().trim().min(1).max(60);
 
 const fields = {
@@ -52,16 +51,7 @@ const fields = {
         week: Joi.number().integer().min(1).max(MOST_WEEKS).required(),
         day: Joi.number().integer().min(1).max(7).required(),
         meal: meal.required(),
-        dishes: Joi.array()
-          .items(
-            Joi.object({
-              recipeId: id.required(),
-              share: Joi.number().greater(0).max(1).default(1),
-              course: Joi.string().trim().max(40).allow('').default(''),
-            }),
-          )
-          .max(MOST_DISHES)
-          .required(),
+        dishes: menuDishes.required(),
       }),
     )
     .max(MOST_WEEKS * 7 * MOST_MEALS)

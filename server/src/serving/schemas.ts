@@ -11,7 +11,7 @@ import {
 } from '@hand-ladle/core';
 import { date, grams, id } from '../http/words';
 
-const clock = Joi.string()
+export const clock = Joi.string()
   .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
   .description('A time of the day, 24 hours: "11:45"');
 const minute = Joi.number().integer().min(0).max(MOST_MINUTES);
@@ -33,6 +33,17 @@ const pins = Joi.array()
   .unique('task')
   .max(MOST_TASKS);
 
+/** What is on at a meal, each with its share of the heads. */
+export const menuDishes = Joi.array()
+  .items(
+    Joi.object({
+      recipeId: id.required(),
+      share: Joi.number().greater(0).max(1).default(1),
+      course: Joi.string().trim().max(40).allow('').default(''),
+    }),
+  )
+  .max(MOST_DISHES);
+
 const fields = {
   kitchenId: id.required(),
   date: date.required(),
@@ -50,16 +61,7 @@ const fields = {
     )
     .max(200)
     .required(),
-  dishes: Joi.array()
-    .items(
-      Joi.object({
-        recipeId: id.required(),
-        share: Joi.number().greater(0).max(1).default(1),
-        course: Joi.string().trim().max(40).allow('').default(''),
-      }),
-    )
-    .max(MOST_DISHES)
-    .required(),
+  dishes: menuDishes.required(),
   overShare: Joi.number().min(0).max(0.3),
   team: Joi.object({
     people: Joi.number().integer().min(1).max(50).required(),

@@ -2,7 +2,7 @@
 /** The services of a kitchen, the latest day first; and a new one, with the heads the groups usually have. */
 import { onMounted, ref, shallowRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import type { SavedServiceTold } from '@hand-ladle/core';
+import { usualHeads, type SavedServiceTold } from '@hand-ladle/core';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { services } from './service-server';
@@ -34,13 +34,7 @@ const readyAt = ref('12:00');
 
 async function make(): Promise<void> {
   try {
-    const heads = book.kitchen!.diners.map(({ id, portions }) => ({
-      groupId: id,
-      heads: portions ?? 0,
-      portionGrams: null,
-      site: '',
-      codes: [],
-    }));
+    const heads = usualHeads(book.kitchen!).map((each) => ({ ...each, codes: [...each.codes] }));
     const made = await services.create({
       kitchenId: book.kitchen!.id,
       date: date.value,
