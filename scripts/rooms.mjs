@@ -36,6 +36,9 @@ export const ROOMS = {
     'service/work',
     'service',
     'cycle',
+    'cook/log',
+    'cook/points',
+    'cook',
   ],
   'server/src': [
     'http',
@@ -56,6 +59,7 @@ export const ROOMS = {
     'stock',
     'serving',
     'cycles',
+    'cooking',
   ],
   'web/src': [
     'styles',
@@ -85,6 +89,9 @@ export const ROOMS = {
     'cycle',
     'service/day',
     'service',
+    'cook/offline',
+    'cook',
+    'records',
     'dishes',
     'app',
   ],

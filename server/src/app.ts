@@ -7,7 +7,9 @@ import { accountRoutes } from './accounts/routes';
 import { personOf } from './accounts/session';
 import { cycleRoutes } from './cycles/routes';
 import { CycleStore } from './cycles/store';
-import { scaleRoutes } from './devices/routes';
+import { recordRoutes } from './cooking/record-routes';
+import { batchRoutes } from './cooking/routes';
+import { probeRoutes, scaleRoutes } from './devices/routes';
 import { exchangeRoutes } from './exchange/routes';
 import { apiPage } from './http/docs-page';
 import { ApiError, ERRORS } from './http/errors';
@@ -30,7 +32,6 @@ import type { Services } from './services';
 import { serviceRoutes } from './serving/routes';
 import { stockRoutes } from './serving/stock-routes';
 import { ServiceStore } from './serving/store';
-import { StockStore } from './stock/store';
 import type { Store } from './store';
 import { swapRoutes } from './swaps/routes';
 import { worksheetRoutes } from './worksheets/routes';
@@ -71,10 +72,11 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
   const { larder, recipes, kitchens, packs, ownSwaps } = store;
   const serving = {
     services: new ServiceStore(store.tables),
-    stock: new StockStore(store.database, store.tables),
+    stock: services.stock,
     store,
     today: services.today,
   };
+  const cooking = { ...services, ...serving };
   const routes: Route[] = [
     route({
       method: 'get',
@@ -123,7 +125,10 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
     ...draftRoutes({ store, ...services }),
     ...labelRoutes(services.releases),
     ...printRoutes(services),
+    ...recordRoutes(cooking),
+    ...batchRoutes(cooking),
     ...scaleRoutes(services.scale),
+    ...probeRoutes(services.probe),
   ];
   return routes;
 }

@@ -11,6 +11,7 @@ import { refreshLarder, seedOnce } from './seed';
 import { openStore } from './store';
 import { DEMO_PEOPLE, seedPeople } from './accounts/people';
 import { createServices } from './services';
+import { fillFoods } from './cooking/foods';
 
 const WEB = join('web', 'dist');
 const port = Number(process.env['PORT'] ?? 4310);
@@ -21,6 +22,7 @@ const tables = defineTables(database);
 await migrate(database);
 await seedOnce(database, tables, new Date());
 await refreshLarder(database, tables);
+await fillFoods(tables);
 
 const store = openStore(database, tables);
 const log = (message: string): void => console.error(message);

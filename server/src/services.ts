@@ -2,12 +2,16 @@
 import { dayIn, type Kitchen } from '@hand-ladle/core';
 import { AuditTrail } from './accounts/audit';
 import { People } from './accounts/people';
+import { CookStore } from './cooking/store';
+import { Recorder } from './cooking/write';
+import { SimulatedProbe } from './devices/probe';
 import { SimulatedPrinter } from './devices/simulated-printer';
 import { SimulatedScale } from './devices/scale';
 import { Spool } from './labels/spool';
 import { Batches } from './labels/batches';
 import { Printing } from './labels/printing';
 import { Releases } from './labels/releases';
+import { StockStore } from './stock/store';
 import type { Store } from './store';
 
 export interface Services {
@@ -17,10 +21,15 @@ export interface Services {
   batches: Batches;
   printer: SimulatedPrinter;
   scale: SimulatedScale;
+  probe: SimulatedProbe;
+  stock: StockStore;
+  cooking: CookStore;
+  recorder: Recorder;
   spool: Spool;
   printing: Printing;
   /** The day it is in a kitchen. */
   today: (kitchen: Kitchen) => string;
+  now: () => Date;
 }
 
 /** The services of a store. A real printer or scale takes the place of the simulated one here. */
@@ -31,7 +40,9 @@ export function createServices(
 ): Services {
   const people = new People(store.tables, now);
   const audit = new AuditTrail(store.database, store.tables, now);
-  const releases = new Releases(store, people, audit, now);
+  const stock = new StockStore(store.database, store.tables);
+  const cooking = new CookStore(store, stock, now);
+  const releases = new Releases(store, people, audit, now, cooking);
   const batches = new Batches(store, releases, now);
   const printer = new SimulatedPrinter(store.tables, now);
   const spool = new Spool({ store, releases, audit, printer, now, log });
@@ -43,8 +54,13 @@ export function createServices(
     batches,
     printer,
     scale: new SimulatedScale(),
+    probe: new SimulatedProbe(now),
+    stock,
+    cooking,
+    recorder: new Recorder(cooking, store, stock, people, now),
     spool,
-    printing: new Printing({ store, releases, batches, spool, audit, today }),
+    printing: new Printing({ store, releases, batches, spool, audit, cooked: cooking, today }),
     today,
+    now,
   };
 }

@@ -7,6 +7,7 @@ const release = (fields: Partial<ReleaseView>): ReleaseView => ({
   recipeId: 'pot',
   recipeName: 'Pot',
   kitchenId: 'ward',
+  batchCode: null,
   kind: 'serving',
   state: 'released',
   regime: 'eu',

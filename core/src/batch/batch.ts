@@ -4,7 +4,7 @@ import { HOME_FRYING_PAN, HOME_POT, type Kitchen, type Vessel, type WorkKind } f
 import { homeSurface, minutesFor, steamFrom, steamGrams } from '../matter';
 import { type Book, isBakedDeep, mainStage, type Recipe, type Stage, stagesOf } from '../recipe';
 import { loadsIn, surfaceInUse, vesselFor, workingGrams } from './machines';
-import type { Serving, Target } from './target';
+import type { BatchTarget, Serving, Target } from './target';
 import {
   homePortionGrams,
   homeStageGrams,
@@ -70,13 +70,12 @@ export interface Batch {
 
 function stageBatches(
   composed: Composed,
-  grams: number,
+  gramsIn: (stage: Stage) => number,
   kitchen: Kitchen,
   vesselIds: readonly string[],
 ): StageBatch[] {
-  const share = composed.finishedGrams > 0 ? grams / composed.finishedGrams : 0;
   return stagesOf(composed.recipe).map((stage) => {
-    const inIt = homeStageGrams(composed, stage) * share;
+    const inIt = gramsIn(stage);
     const vessel = vesselFor(stage, inIt, kitchen, vesselIds);
     const loads = loadsIn(vessel, inIt, stage);
     return {
@@ -194,7 +193,7 @@ const MOST_ROUNDS = 60;
 /** Plans a batch of a composed recipe for a target, in the kitchen's machines or those asked for. */
 export function planBatch(
   composed: Composed,
-  target: Target,
+  target: BatchTarget,
   kitchen: Kitchen,
   vesselIds: readonly string[] = [],
 ): Batch {
@@ -206,10 +205,13 @@ export function planBatch(
       ? wanted(composed, target, kitchen)
       : { grams: home, portionGrams: own, portions: own > 0 ? home / own : 0, servings: [], vesselIds: [] };
   // The weighed lines make up their share of what is asked for; the rest is open.
-  const known = problem === null && target.kind !== 'store' ? (knownShare(composed) ?? 1) : 1;
+  const isPart = problem === null && target.kind !== 'store' && target.kind !== 'as-weighed';
+  const known = isPart ? (knownShare(composed) ?? 1) : 1;
   const factor =
     problem === null && target.kind === 'store' ? leastFactor(composed, target) : problem === null ? null : 1;
   let grams = asked.grams * known;
+  if (target.kind === 'as-weighed')
+    return asWeighed(composed, { ...asked, reducedGrams: target.reducedGrams }, kitchen, vesselIds);
   let batch = batchOf(composed, { ...asked, grams }, kitchen, vesselIds, factor);
   for (let round = 0; factor !== null && round < MOST_ROUNDS; round += 1) {
     if (Math.abs(batch.finishedGrams - grams) < 1e-9) break;
@@ -244,7 +246,9 @@ function batchOf(
   givenFactor: number | null,
 ): Batch {
   const home = composed.finishedGrams;
-  const stages = stageBatches(composed, asked.grams, kitchen, [...asked.vesselIds, ...vesselIds]);
+  const share = home > 0 ? asked.grams / home : 0;
+  const gramsIn = (stage: Stage): number => homeStageGrams(composed, stage) * share;
+  const stages = stageBatches(composed, gramsIn, kitchen, [...asked.vesselIds, ...vesselIds]);
   const steam = home > 0 ? addFixedSteam(composed, stages, asked.grams) : 0;
   const parts = homeParts(composed);
   const linear = home > 0 ? asked.grams / home : 1;
@@ -284,6 +288,44 @@ function batchOf(
     steamGrams: solved.steamGrams + sweat,
     leftovers: [],
     isPlain,
+    problem: null,
+  };
+}
+
+/** The batch that the lines are as they stand: they lose the steam of this kitchen's machines, and nothing is scaled. */
+function asWeighed(
+  composed: Composed,
+  asked: Wanted & { reducedGrams: number },
+  kitchen: Kitchen,
+  vesselIds: readonly string[],
+): Batch {
+  const gramsIn = (stage: Stage): number =>
+    stage.lineIds === null ? asked.grams : homeStageGrams(composed, stage);
+  const stages = stageBatches(composed, gramsIn, kitchen, vesselIds);
+  const fixed = composed.finishedGrams > 0 ? addFixedSteam(composed, stages, composed.finishedGrams) : 0;
+  const parts = homeParts(composed);
+  const putIn = parts.batch + parts.water + parts.pan + parts.portions;
+  const left = Math.max(0, putIn - fixed - asked.reducedGrams);
+  const finishedGrams = composed.isMeasured ? composed.finishedGrams : composed.keptShare * left;
+  const main = mainStage(stagesOf(composed.recipe));
+  const at = stages.find(({ stage }) => stage === main);
+  return {
+    factor: 1,
+    waterFactor: 1,
+    panFactor: 1,
+    garnishFactor: 1,
+    excessWaterGrams: 0,
+    finishedGrams,
+    askedGrams: finishedGrams,
+    portions: asked.portionGrams > 0 ? finishedGrams / asked.portionGrams : 0,
+    portionGrams: asked.portionGrams,
+    servings: [],
+    stages,
+    vessel: at?.vessel ?? null,
+    loads: at?.loads ?? 1,
+    steamGrams: fixed + asked.reducedGrams + composed.sweatGrams,
+    leftovers: [],
+    isPlain: false,
     problem: null,
   };
 }

@@ -4,12 +4,12 @@ import type { Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
 import { planBatch } from './batch';
 import { componentBatch, type ComponentBatch, type InStore, planComponents } from './components';
-import type { Target } from './target';
+import type { BatchTarget } from './target';
 
 /** A dish as it is to be made. */
 export interface PlannedDish {
   recipe: Recipe;
-  target: Target;
+  target: BatchTarget;
   vesselIds?: readonly string[];
 }
 

@@ -7,6 +7,13 @@ export { scopeOf, worksheetLine, type WorksheetLine } from './lines';
 export { type MachineChoice, machineChoices } from './machine-choices';
 export { machinesFor } from './machines';
 export { type StageView, stageViews } from './stages';
-export { MOST_SIZES, type Serving, type Stored, type Target } from './target';
+export {
+  type AsWeighed,
+  type BatchTarget,
+  MOST_SIZES,
+  type Serving,
+  type Stored,
+  type Target,
+} from './target';
 export { dishDepthMm, type StepTime, stepTimes } from './times';
 export { homeDemand, homePortionGrams, knownShare, unweighedLines } from './wanted';

@@ -3,7 +3,7 @@ import type { Composed } from '../dish';
 import type { Kitchen, WorkKind } from '../kitchen';
 import { type Batch, planBatch } from './batch';
 import { machinesFor, vesselFor } from './machines';
-import type { Target } from './target';
+import type { BatchTarget } from './target';
 
 /** What another machine would make of the batch. */
 export interface MachineChoice {
@@ -22,7 +22,7 @@ export interface MachineChoice {
 /** Every machine that could do a stage of the dish, with the loads, water and steam it would make. */
 export function machineChoices(
   composed: Composed,
-  target: Target,
+  target: BatchTarget,
   kitchen: Kitchen,
   vesselIds: readonly string[],
   batch: Batch,

@@ -27,6 +27,19 @@ export type Target =
   | ({ kind: 'store'; lineId: string; grams: number; others?: readonly Stored[] } & Counted)
   | ({ kind: 'load'; vesselId: string; loads: number } & Counted);
 
+/**
+ * Not asked for, but cooked: the lines as they stand are the batch, nothing scaled. Machines and loads are those of the finished
+ * weight that was planned, and what is boiled down on purpose loses so much.
+ */
+export interface AsWeighed extends Counted {
+  kind: 'as-weighed';
+  plannedGrams: number;
+  reducedGrams: number;
+}
+
+/** What a batch is worked out for: a target, or what was weighed into it. */
+export type BatchTarget = Target | AsWeighed;
+
 /** Largest batch that is taken for meant, in grams: a hundred tonnes is a slip of the finger. */
 export const LARGEST_BATCH_GRAMS = 100_000_000;
 /** Most sizes of portion one batch is served in. */
@@ -57,7 +70,7 @@ function sizesProblem(sizes: readonly Serving[]): string | null {
 }
 
 /** Why a target cannot be used, in words; null when it can. */
-export function targetProblem(target: Target): string | null {
+export function targetProblem(target: BatchTarget): string | null {
   switch (target.kind) {
     case 'portions':
       return sizesProblem([{ name: '', ...target }]);
@@ -78,5 +91,7 @@ export function targetProblem(target: Target): string | null {
       return positive(target.loads) && target.loads <= 1000
         ? null
         : 'the number of loads must be above 0 and at most 1,000';
+    case 'as-weighed':
+      return positive(target.plannedGrams) ? null : 'the planned weight must be above zero';
   }
 }

@@ -5,7 +5,7 @@ import { figureText } from '../quantity';
 import { type RecipeStep, workOf } from '../recipe';
 import { type Batch, reducingMinutes, type StageBatch } from './batch';
 import { DEPTH_SPREAD, HEAT_LIMITS, minutesAtDepth, ovenSetting, type OvenSetting } from './heat';
-import type { Target } from './target';
+import type { BatchTarget } from './target';
 
 /** `same`: as told. `depth`: goes by the depth of the dish. `reduced`: boils down until the same share has left. */
 export type TimeRule = 'same' | 'depth' | 'reduced';
@@ -34,7 +34,7 @@ const SAME_DEPTH = 0.05;
 const depthMm = (grams: number, areaM2: number): number => grams / (areaM2 * FINISHED_DENSITY * 1000);
 
 /** Depth of the dish in the pans or on the levels of the oven; null where nothing says. */
-export function dishDepthMm(target: Target, at: StageBatch | undefined): number | null {
+export function dishDepthMm(target: BatchTarget, at: StageBatch | undefined): number | null {
   if (target.kind === 'pans') return PANS[target.pan].depthMm * target.fill;
   return at?.vessel && at.surfaceM2 > 0 ? depthMm(at.grams / at.loads, at.surfaceM2) : null;
 }
@@ -43,7 +43,7 @@ function depthTime(
   minutes: number,
   composed: Composed,
   batch: Batch,
-  target: Target,
+  target: BatchTarget,
   at: StageBatch | undefined,
 ): Pick<StepTime, 'rule' | 'minutes' | 'lowMinutes' | 'highMinutes' | 'why'> {
   const same = { rule: 'same' as const, minutes, lowMinutes: minutes, highMinutes: minutes };
@@ -72,7 +72,7 @@ function timeOf(
   step: RecipeStep,
   composed: Composed,
   batch: Batch,
-  target: Target,
+  target: BatchTarget,
 ): Pick<StepTime, 'rule' | 'minutes' | 'lowMinutes' | 'highMinutes' | 'why'> {
   const { minutes, cooking } = step.reading;
   const { kinds, isLayer } = workOf(step);
@@ -104,7 +104,12 @@ function timeOf(
 }
 
 /** Every step of the method with its time in this batch, worst surprises in words. */
-export function stepTimes(composed: Composed, batch: Batch, target: Target, kitchen: Kitchen): StepTime[] {
+export function stepTimes(
+  composed: Composed,
+  batch: Batch,
+  target: BatchTarget,
+  kitchen: Kitchen,
+): StepTime[] {
   const ovens = batch.stages.find(({ stage }) => stage.kind === 'oven');
   const isFan = ovens?.vessel?.isFan ?? false;
   return composed.recipe.steps.map((step): StepTime => {

@@ -4,7 +4,7 @@ import { inSentence } from '../food';
 import { FINISHED_DENSITY, type Kitchen, PANS, type Vessel } from '../kitchen';
 import { mainStage, type Stage, stagesOf } from '../recipe';
 import { machinesFor, workingGrams } from './machines';
-import { gramsOfSizes, type Serving, storedOf, type Target, targetProblem } from './target';
+import { type BatchTarget, gramsOfSizes, type Serving, storedOf, type Target, targetProblem } from './target';
 
 /** Portion size of the recipe itself: as set, else its weight over its portions. */
 export function homePortionGrams(composed: Composed): number {
@@ -110,7 +110,7 @@ export interface Wanted {
 }
 
 /** The finished weight and portions a target asks for. */
-export function wanted(composed: Composed, target: Target, kitchen: Kitchen): Wanted {
+export function wanted(composed: Composed, target: BatchTarget, kitchen: Kitchen): Wanted {
   const own = homePortionGrams(composed);
   const of = (grams: number, portionGrams: number, vesselIds: readonly string[] = []): Wanted => ({
     grams,
@@ -129,6 +129,8 @@ export function wanted(composed: Composed, target: Target, kitchen: Kitchen): Wa
     }
     case 'weight':
       return of(target.grams, target.portionGrams ?? own);
+    case 'as-weighed':
+      return of(target.plannedGrams, target.portionGrams ?? own);
     case 'pans': {
       const { litres } = PANS[target.pan];
       return of(litres * target.count * target.fill * FINISHED_DENSITY * 1000, target.portionGrams ?? own);
@@ -151,8 +153,14 @@ const SAME_PORTION = 0.02;
  * A dish of which a part was never weighed scales by its portions, for they hold whatever is in it. For a weight, pans or
  * another size of portion nobody can say how much of the weighed lines belongs in it, unless the recipe states its yield.
  */
-function openProblem(composed: Composed, target: Target): string | null {
-  if (composed.recipe.isComponent || knownShare(composed) !== null || target.kind === 'store') return null;
+function openProblem(composed: Composed, target: BatchTarget): string | null {
+  if (
+    composed.recipe.isComponent ||
+    knownShare(composed) !== null ||
+    target.kind === 'store' ||
+    target.kind === 'as-weighed'
+  )
+    return null;
   const own = homePortionGrams(composed);
   const sizes = target.kind === 'portions' ? [target] : target.kind === 'sizes' ? target.sizes : [];
   const isByPortions =
@@ -164,7 +172,7 @@ function openProblem(composed: Composed, target: Target): string | null {
   return `nobody has weighed ${names.join(', ')}: say how much goes in, or go by portions of the home size`;
 }
 
-export function problemOf(composed: Composed, target: Target, kitchen: Kitchen): string | null {
+export function problemOf(composed: Composed, target: BatchTarget, kitchen: Kitchen): string | null {
   if (!(composed.finishedGrams > 0)) return 'no line of the recipe has a weight yet';
   const problem = targetProblem(target);
   if (problem !== null) return problem;

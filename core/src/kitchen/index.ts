@@ -52,12 +52,15 @@ export {
   type PackAnswer,
   type PackBefore,
   packOf,
+  withdrawPack,
+  withUnreadPack,
 } from './kitchen';
 export { swapHere, swapsFrom } from './library';
 export { PAN_FILL, PAN_TYPES, type PanId, PANS } from './pans';
 export { mayActAs, type Person, type Role, ROLES } from './people';
 export { type FreeFromPolicy, passes } from './policy';
 export { priceOf } from './price';
+export { type KitchenSafety, PLAIN_SAFETY } from './safety';
 export {
   BAND_IDS,
   type BandId,

@@ -11,6 +11,7 @@ import type { UnitSystem } from '../quantity';
 import type { DinerGroup } from './diners';
 import type { OwnedPans, Scale, Vessel } from './equipment';
 import type { FreeFromPolicy } from './policy';
+import { type KitchenSafety, PLAIN_SAFETY } from './safety';
 import { type KitchenService, PLAIN_SERVICE } from './service';
 import type { SharedEquipment } from './shared';
 import type { KitchenStandard } from './standard';
@@ -127,6 +128,8 @@ export interface Kitchen extends AllergenSetting {
   /** What it wants of a portion. */
   targets: readonly NutrientTarget[];
   service: KitchenService;
+  /** What is measured for safety, against which limits of its own, and what is done when it is wrong. */
+  safety: KitchenSafety;
   /** Swaps this kitchen wrote itself, and how the swaps it cooked turned out. */
   swaps: readonly SwapEntry[];
   ratings: readonly SwapRating[];
@@ -135,13 +138,14 @@ export interface Kitchen extends AllergenSetting {
 /** What a kitchen is where it never said: older settings lack these. */
 export const KITCHEN_DEFAULTS: Pick<
   Kitchen,
-  'ownAllergens' | 'shared' | 'diners' | 'targets' | 'service' | 'swaps' | 'ratings'
+  'ownAllergens' | 'shared' | 'diners' | 'targets' | 'service' | 'safety' | 'swaps' | 'ratings'
 > = {
   ownAllergens: [],
   shared: [],
   diners: [],
   targets: [],
   service: PLAIN_SERVICE,
+  safety: PLAIN_SAFETY,
   swaps: [],
   ratings: [],
 };
@@ -160,6 +164,24 @@ export function withdrawPack(kitchen: Kitchen, foodId: string): Kitchen {
 }
 
 const PACKS = new WeakMap<readonly Pack[], ReadonlyMap<string, Pack>>();
+
+/** A kitchen with a pack as nobody has read it: some other than the recorded one was opened. */
+export function withUnreadPack(kitchen: Kitchen, foodId: string, productName: string): Kitchen {
+  if (packOf(kitchen, foodId)) return withdrawPack(kitchen, foodId);
+  const unread: Pack = {
+    ...PACK_DEFAULTS,
+    foodId,
+    productName,
+    statement: '',
+    allergens: {},
+    certifiedGlutenFree: false,
+    animal: null,
+    checkedBy: '',
+    checkedOn: '',
+    isConfirmed: false,
+  };
+  return { ...kitchen, packs: [...kitchen.packs, unread] };
+}
 
 /** A kitchen's pack for a food, if one is on record. */
 export function packOf({ packs }: Pick<Kitchen, 'packs'>, foodId: string): Pack | null {

@@ -31,6 +31,7 @@ export {
   type SetLabel,
   type Signature,
   thaw,
+  thawedBook,
   trayFigures,
   whatChanged,
 } from './label';

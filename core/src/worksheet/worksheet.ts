@@ -5,6 +5,7 @@
 import { type AllergenFlag, flagsOf, standardFlagsOf } from '../allergen';
 import {
   type Batch,
+  type BatchTarget,
   componentBatch,
   type ComponentBatch,
   dishDepthMm,
@@ -21,7 +22,6 @@ import {
   stageViews,
   type StepTime,
   stepTimes,
-  type Target,
   worksheetLine,
   type WorksheetLine,
 } from '../batch';
@@ -88,7 +88,7 @@ export interface Worksheet {
   recipeId: string;
   name: string;
   kitchenId: string;
-  target: Target;
+  target: BatchTarget;
   factor: number;
   baseGrams: number;
   basePortions: number;
@@ -145,7 +145,7 @@ export interface WorksheetServing extends Serving {
 export interface WorksheetInput {
   recipe: Recipe;
   kitchen: Kitchen;
-  target: Target;
+  target: BatchTarget;
   /** Machines of the kitchen that are asked for; for other stages the smallest that holds the batch is taken. */
   vesselIds?: readonly string[];
   /** Language and order of the label's text; English and all by weight where nobody says. */

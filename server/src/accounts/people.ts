@@ -1,7 +1,7 @@
 /** The people of the kitchen, their roles, and their sessions. */
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { Op, UniqueConstraintError } from 'sequelize';
-import { type Person, type Role } from '@hand-ladle/core';
+import { type Person, type PinSignature, type Role, type Signer } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
@@ -20,6 +20,9 @@ export const FREE_GUESSES_OF_ADDRESS = 20;
 /** Seconds to wait after so many wrong guesses in a row. */
 export const waitAfter = (wrong: number, free: number): number =>
   wrong < free ? 0 : Math.min(MOST_WAIT_SECONDS, FIRST_WAIT_SECONDS * 2 ** Math.min(20, wrong - free));
+
+/** What was written this long before its signature was made is not signed by it: clocks differ a little, milliseconds. */
+const SIGNED_BEFORE_MS = 120_000;
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
@@ -40,7 +43,15 @@ export interface NewPerson {
 }
 
 /** What of an account is to be otherwise. */
-export type PersonChange = Partial<Pick<Person, 'name' | 'role' | 'isActive'>> & { password?: string };
+export type PersonChange = Partial<Pick<Person, 'name' | 'role' | 'isActive'>> & {
+  password?: string;
+  /** What they sign with at a shared tablet; null takes it away. */
+  pin?: string | null;
+};
+
+/** A PIN is a few digits: it signs entries at the stove, and opens nothing. */
+export const LEAST_PIN = 4;
+export const MOST_PIN = 8;
 
 export class People {
   constructor(
@@ -79,7 +90,7 @@ export class People {
   }
 
   /** Changes what was named. A new password or a closed account ends every session of the person. */
-  async change(id: string, { name, role, isActive, password }: PersonChange): Promise<Person> {
+  async change(id: string, { name, role, isActive, password, pin }: PersonChange): Promise<Person> {
     const before = await this.person(id);
     const losesManager = before.role === 'manager' && (isActive === false || (role && role !== 'manager'));
     const managers = await this.tables.people.count({ where: { role: 'manager', isActive: true } });
@@ -90,11 +101,14 @@ export class People {
         ...(role === undefined ? {} : { role }),
         ...(isActive === undefined ? {} : { isActive }),
         ...(password === undefined ? {} : { passwordHash: await hashPassword(password) }),
+        ...(pin === undefined ? {} : { pinHash: pin === null ? null : await hashPassword(pin) }),
       },
       { where: { id } },
     );
     if (password !== undefined || isActive === false)
       await this.tables.sessions.destroy({ where: { personId: id } });
+    if (pin !== undefined || isActive === false)
+      await this.tables.pinSignatures.destroy({ where: { personId: id } });
     return this.person(id);
   }
 
@@ -150,6 +164,49 @@ export class People {
 
   async signOut(token: string): Promise<void> {
     await this.tables.sessions.destroy({ where: { tokenHash: hashOf(token) } });
+  }
+
+  /** Who may sign with a PIN. */
+  async signers(): Promise<Signer[]> {
+    const rows = await this.tables.people.findAll({
+      where: { isActive: true, pinHash: { [Op.ne]: null } },
+      order: [['name', 'ASC']],
+    });
+    return rows.map((row) => ({ id: row.get('id') as string, name: row.get('name') as string }));
+  }
+
+  /** Signs with a PIN: the answer signs entries on one tablet until the shift is over. */
+  async sign(personId: string, pin: string, address: string): Promise<PinSignature> {
+    const login = `pin ${personId}`.slice(0, 80);
+    await this.mayGuess(login, address);
+    const row = await this.tables.people.findByPk(personId);
+    const isRight = await isPassword(pin, row ? (row.get('pinHash') as string | null) : null);
+    const isSuccess = isRight && row !== null && Boolean(row.get('isActive'));
+    await this.tables.attempts.create({ login, address, at: this.now(), isSuccess });
+    if (!isSuccess || !row) throw new ApiError('pin-refused');
+    const signature = randomBytes(32).toString('base64url');
+    const expiresAt = new Date(this.now().getTime() + SESSION_HOURS * HOUR);
+    await this.tables.pinSignatures.create({
+      tokenHash: hashOf(signature),
+      personId,
+      createdAt: this.now(),
+      expiresAt,
+    });
+    const { id, name } = personOf(row);
+    return { signature, person: { id, name }, expiresAt: expiresAt.toISOString() };
+  }
+
+  /**
+   * Whose signature it is; null where it is nobody's. One that ended meanwhile still says who wrote what was written before:
+   * a tablet may have been without the server all day.
+   * @param at when what it signs was written, milliseconds since 1970
+   */
+  async bySignature(signature: string, at: number): Promise<Signer | null> {
+    const found = await this.tables.pinSignatures.findByPk(hashOf(signature));
+    if (!found || (found.get('expiresAt') as Date).getTime() < at) return null;
+    if ((found.get('createdAt') as Date).getTime() > at + SIGNED_BEFORE_MS) return null;
+    const row = await this.tables.people.findByPk(found.get('personId') as string);
+    return row ? { id: row.get('id') as string, name: row.get('name') as string } : null;
   }
 
   /** Who a token is; null where it is nobody's, over, or the account is closed. */

@@ -6,7 +6,7 @@ import { route, type Route } from '../http/route';
 import { listOf, tellingAll } from '../http/words';
 import type { AuditTrail } from './audit';
 import type { People } from './people';
-import { newPersonRequest, personRequest, signInRequest } from './schemas';
+import { newPersonRequest, personRequest, pinRequest, signatureRequest, signInRequest } from './schemas';
 import { dropSession, keepSession, personOf, tokenOf } from './session';
 
 /** The address of the other end; one name for all where the server does not say. */
@@ -59,8 +59,47 @@ const sessionRoutes = (people: People, audit: AuditTrail): Route[] => [
   }),
 ];
 
+/** PINs: who may sign at a shared tablet, and signing. A PIN opens nothing: it says who wrote an entry. */
+const pinRoutes = (people: People, audit: AuditTrail): Route[] => [
+  route({
+    method: 'get',
+    path: '/api/signers',
+    summary: 'Who may sign with a PIN at a shared tablet',
+    answer: listOf(tellingAll('id', 'name')),
+    answers: 'Names',
+    example: {},
+    run: () => people.signers(),
+  }),
+  route({
+    method: 'put',
+    path: '/api/pin',
+    summary: 'Sets the PIN of who is signed in, or takes it away; wrong guesses at it are slowed',
+    role: 'cook',
+    body: pinRequest,
+    answer: person,
+    answers: 'The person',
+    example: { body: { pin: '4711' } },
+    run: async ({ body, by }) => {
+      const changed = await people.change(by.id, { pin: body.pin });
+      await audit.note('account-changed', by, by.login, { isPinNew: true });
+      return changed;
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/signatures',
+    summary: 'Signs with a PIN: the signature goes with entries that are written on this tablet',
+    body: signatureRequest,
+    status: 201,
+    answer: tellingAll('signature', 'person', 'expiresAt'),
+    answers: 'The signature, and until when it holds',
+    run: ({ body, context }) => people.sign(body.personId, body.pin, addressOf(context)),
+  }),
+];
+
 export const accountRoutes = (people: People, audit: AuditTrail): Route[] => [
   ...sessionRoutes(people, audit),
+  ...pinRoutes(people, audit),
   route({
     method: 'get',
     path: '/api/people',
@@ -98,10 +137,11 @@ export const accountRoutes = (people: People, audit: AuditTrail): Route[] => [
     example: { params: { id: 'POST /api/people' }, body: { role: 'editor' } },
     run: async ({ params, body, by }) => {
       const changed = await people.change(params.id, body);
-      const { password, ...told } = body;
+      const { password, pin, ...told } = body;
       await audit.note('account-changed', by, changed.login, {
         ...told,
         isPasswordNew: password !== undefined,
+        isPinNew: pin !== undefined,
       });
       return changed;
     },

@@ -2,6 +2,7 @@
 import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { addAccountsAndLabels, removeAccountsAndLabels } from './accounts-and-labels';
+import { addCooking, removeCooking } from './cooking';
 import { makeKitchensWhole, makeServicesWhole, makeWhole } from './whole-settings';
 import { grams, id, json, reference, serial, text } from './columns';
 
@@ -341,6 +342,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '013-stock-and-cycles',
         up: ({ context }) => addStockAndCycles(context),
         down: ({ context }) => removeStockAndCycles(context),
+      },
+      {
+        name: '014-cooking',
+        up: ({ context }) => addCooking(context),
+        down: ({ context }) => removeCooking(context),
       },
     ],
   });

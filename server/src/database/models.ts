@@ -24,6 +24,12 @@ export interface Tables {
   attempts: Table;
   releases: Table;
   batches: Table;
+  grounds: Table;
+  entries: Table;
+  batchFoods: Table;
+  batchParts: Table;
+  batchLabels: Table;
+  pinSignatures: Table;
   jobs: Table;
   printers: Table;
   outputs: Table;
@@ -199,6 +205,7 @@ export function defineTables(database: Sequelize): Tables {
       name: string,
       role: string,
       passwordHash: string,
+      pinHash: string,
       isActive: BOOLEAN,
       createdAt: DATE(3),
     }),
@@ -225,6 +232,7 @@ export function defineTables(database: Sequelize): Tables {
       label: json('label'),
       review: json('review'),
       claims: json('claims'),
+      batchCode: string,
       draftedBy: string,
       draftedAt: DATE(3),
       checkedBy: string,
@@ -244,6 +252,57 @@ export function defineTables(database: Sequelize): Tables {
       grams: decimal('grams'),
       madeBy: string,
       createdAt: DATE(3),
+      clientId: string,
+      kitchenId: string,
+      recipeId: string,
+      name: string,
+      serviceId: string,
+      serviceName: string,
+      groupsFor: json('groupsFor'),
+      groundHash: string,
+      opening: json('opening'),
+      brought: json('brought'),
+      phase: string,
+      openedBy: string,
+    }),
+    grounds: table('batch_grounds', { hash: { type: string, primaryKey: true }, data: json('data') }),
+    entries: table('batch_entries', {
+      number: serial,
+      id: string,
+      log: string,
+      at: DATE(3),
+      by: string,
+      device: string,
+      position: DataTypes.BIGINT,
+      body: json('body'),
+      receivedAt: DATE(3),
+      aheadSeconds: INTEGER,
+      isSigned: BOOLEAN,
+    }),
+    batchFoods: table('batch_foods', {
+      id: serial,
+      code: string,
+      foodId: string,
+      foodName: string,
+      product: string,
+      supplier: string,
+      lot: string,
+      statementVersion: INTEGER,
+      isWritten: BOOLEAN,
+    }),
+    batchParts: table('batch_parts', { id: serial, code: string, partCode: string }),
+    batchLabels: table('batch_labels', {
+      id: serial,
+      code: string,
+      releaseId: string,
+      title: string,
+      quantity: INTEGER,
+    }),
+    pinSignatures: table('pin_signatures', {
+      tokenHash: { type: string, primaryKey: true },
+      personId: string,
+      createdAt: DATE(3),
+      expiresAt: DATE(3),
     }),
     jobs: table('print_jobs', {
       id: key,

@@ -37,7 +37,7 @@ export function wholeSettings({ scaleSteps, ...kept }: KeptSettings): Omit<Kitch
       bands: [{ belowGrams: ANY_WEIGHT, stepGrams: 0.1 }],
     },
   ];
-  const { ownAllergens, shared, diners, targets, service } = KITCHEN_DEFAULTS;
+  const { ownAllergens, shared, diners, targets, service, safety } = KITCHEN_DEFAULTS;
   return {
     ownAllergens,
     shared,
@@ -45,6 +45,7 @@ export function wholeSettings({ scaleSteps, ...kept }: KeptSettings): Omit<Kitch
     targets,
     ...kept,
     service: { ...service, ...(kept as { service?: object }).service },
+    safety: { ...safety, ...(kept as { safety?: object }).safety },
     vessels: kept.vessels.map((vessel) => ({ ...VESSEL_DEFAULTS, ...vessel })),
     scales,
     pans: kept.pans ?? [],
@@ -75,7 +76,7 @@ export async function makeWhole(q: QueryInterface): Promise<void> {
   await rewrite(q, 'recipe_steps', 'reading', (reading: object) => ({ ...EMPTY_STEP_READING, ...reading }));
 }
 
-/** Kitchens of before the freezer had a policy keep what is usual. */
+/** Kitchens of before the freezer had a policy, or safety limits of their own, keep what is usual. */
 export const makeKitchensWhole = (q: QueryInterface): Promise<void> =>
   rewrite(q, 'kitchens', 'settings', wholeSettings);
 

@@ -4,7 +4,8 @@ import { streamSSE } from 'hono/streaming';
 import { route, type Route } from '../http/route';
 import { tellingAll } from '../http/words';
 import type { SimulatedScale, Weighing } from './scale';
-import { scaleRequest } from './schemas';
+import type { SimulatedProbe } from './probe';
+import { probeRequest, scaleRequest } from './schemas';
 
 /** An idle stream says so, so that a connection that broke is noticed. */
 const HEARTBEAT_MS = 15_000;
@@ -48,6 +49,31 @@ export const scaleRoutes = (scale: SimulatedScale): Route[] => [
     run: ({ body: { grams } }) => {
       scale.put(grams);
       return { grams };
+    },
+  }),
+];
+
+export const probeRoutes = (probe: SimulatedProbe): Route[] => [
+  route({
+    method: 'get',
+    path: '/api/probe',
+    summary: 'What the temperature probe reads now',
+    answer: tellingAll('name', 'celsius', 'isSteady'),
+    answers: 'Degrees Celsius, and whether they are at rest',
+    example: {},
+    run: () => ({ name: probe.name, ...probe.read() }),
+  }),
+  route({
+    method: 'post',
+    path: '/api/probe/simulate',
+    summary: 'Puts the simulated probe into something',
+    body: probeRequest,
+    answer: tellingAll('celsius'),
+    answers: 'The temperature',
+    example: { body: { celsius: 76.5 } },
+    run: ({ body: { celsius } }) => {
+      probe.put(celsius);
+      return { celsius };
     },
   }),
 ];

@@ -10,3 +10,6 @@ export const simulateRequest = Joi.object<{ act: SimulatedAct }>({
 export const scaleRequest = Joi.object<{ grams: number }>({
   grams: Joi.number().min(0).max(100_000).required(),
 });
+export const probeRequest = Joi.object<{ celsius: number }>({
+  celsius: Joi.number().min(-60).max(400).required(),
+});

@@ -137,6 +137,17 @@ export const ERRORS = {
     status: 422,
     message: 'The condition of this claim is not surely met, so it is not printed.',
   },
+  'pin-refused': { status: 401, message: 'That PIN is not the one of this name.' },
+  'batch-refused': { status: 422, message: 'This batch cannot be opened so. Nothing was kept.' },
+  'batch-not-cooked': {
+    status: 409,
+    message: 'Labels were printed under this code, and nothing was written down of how it was cooked.',
+  },
+  'batch-differs': {
+    status: 409,
+    message:
+      'What was cooked differs from the recipe its label was released for. Hand in a label of the batch itself.',
+  },
   'batch-not-found': { status: 404, message: 'No batch has this code.' },
   'job-not-found': { status: 404, message: 'There is no such print job, or it has ended.' },
   'spool-full': { status: 429, message: 'A thousand jobs wait already. Let some of them print first.' },

@@ -13,6 +13,7 @@ import {
   isTimeZone,
   COUNTRIES,
   MENU_ENERGY,
+  PLAIN_SAFETY,
   PLAIN_SERVICE,
   PULSE_WAYS,
   SALT_WAYS,
@@ -139,6 +140,17 @@ const service = Joi.object({
   isReleasedByAnother: Joi.boolean().default(false),
 });
 
+const ownLimit = (low: number, high: number) => Joi.number().min(low).max(high).allow(null).default(null);
+const safety = Joi.object({
+  coreCelsius: ownLimit(60, 100).description('Stricter than the law; null for the law'),
+  hotHoldCelsius: ownLimit(50, 100),
+  coldHoldCelsius: ownLimit(-5, 15),
+  oilMostCelsius: Joi.number().min(160).max(200).default(PLAIN_SAFETY.oilMostCelsius),
+  coldPlaces: Joi.array().items(Joi.string().trim().min(1).max(80)).max(60).unique().required(),
+  actions: Joi.array().items(Joi.string().trim().min(1).max(200)).min(1).max(40).unique().required(),
+  recordMonths: Joi.number().integer().min(1).max(600).default(PLAIN_SAFETY.recordMonths),
+});
+
 /** What a kitchen sets for itself. */
 export const kitchenSettings = Joi.object<KitchenSettings>({
   name: Joi.string().trim().min(1).max(120).required(),
@@ -153,6 +165,7 @@ export const kitchenSettings = Joi.object<KitchenSettings>({
   diners: Joi.array().items(dinerGroup).max(60).unique('id').default([]),
   targets: Joi.array().items(nutrientTarget).max(40).default([]),
   service: service.default(PLAIN_SERVICE),
+  safety: safety.default(PLAIN_SAFETY),
   standard: Joi.object({
     isWholeFood: Joi.boolean().required(),
     fryingFat: Joi.string()

@@ -1,7 +1,16 @@
 /** Batches that labels are printed for: their codes and dates. */
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
-import { batchCode, lastDay, shelfDays, UNPACKED, type BatchView, type Person } from '@hand-ladle/core';
+import {
+  batchCode,
+  lastDay,
+  planFoods,
+  shelfDays,
+  UNPACKED,
+  type BatchView,
+  type Person,
+} from '@hand-ladle/core';
+import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
 import type { Store } from '../store';
 import { withoutInputs, type FrozenRelease, type Releases } from './releases';
@@ -34,27 +43,45 @@ export class Batches {
         useBy,
         grams: made.grams,
         madeBy: by.id,
+        kitchenId: kitchen.id,
+        recipeId: recipe.id,
+        name: recipe.name,
         createdAt: this.now(),
       },
       { transaction },
     );
     const code = batchCode(made.madeOn, row.get('number') as number);
     await row.update({ code }, { transaction });
+    // A recall finds what was only labelled too.
+    const foods = planFoods(release.inputs).map((food) => ({ code, lot: '', isWritten: false, ...food }));
+    await this.store.tables.batchFoods.bulkCreate(foods, { transaction });
     return { code, useBy };
+  }
+
+  /** The label of a batch: the one it was made under, or the last one handed in of the batch as it was cooked. */
+  private async releaseOf(row: Row): Promise<string | null> {
+    const own = row.get('releaseId') as string | null;
+    if (own !== null) return own;
+    const last = await this.store.tables.releases.findOne({
+      where: { batchCode: row.get('code') as string },
+      order: [['draftedAt', 'DESC']],
+      attributes: ['id'],
+    });
+    return last ? (last.get('id') as string) : null;
   }
 
   /** The page of a batch: what it is, when it was made, whether its label still stands. */
   async batch(code: string): Promise<BatchView> {
     const row = await this.store.tables.batches.findOne({ where: { code: code.toUpperCase() } });
     if (!row) throw new ApiError('batch-not-found');
-    const release = await this.releases.release(row.get('releaseId') as string);
+    const releaseId = await this.releaseOf(row);
     return {
       code: row.get('code') as string,
       madeOn: row.get('madeOn') as string,
-      useBy: row.get('useBy') as string,
+      useBy: row.get('useBy') as string | null,
       grams: row.get('grams') as number | null,
       madeBy: (await this.releases.names()).get(row.get('madeBy') as string) ?? '',
-      release: withoutInputs(release),
+      release: releaseId === null ? null : withoutInputs(await this.releases.release(releaseId)),
     };
   }
 }

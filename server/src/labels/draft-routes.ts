@@ -105,7 +105,7 @@ export const draftRoutes = ({ store, releases, today }: DraftParts): Route[] => 
       const kitchen = await store.kitchens.kitchen(query.kitchenId);
       const rows = await menuRows(kitchen.id, store);
       const standing = (await releases.list(kitchen.id, undefined)).filter(
-        ({ state, isStale }) => state === 'released' && !isStale,
+        ({ state, isStale, batchCode }) => state === 'released' && !isStale && batchCode === null,
       );
       const pages = setMenuSheet(rows, {
         kitchen: kitchen.name,

@@ -1,5 +1,4 @@
 /** Prints and files of what was released: each label of a batch, with its code and dates; and the spool's page. */
-import Joi from 'joi';
 import type { PrinterPage } from '@hand-ladle/core';
 import type { SimulatedPrinter } from '../devices/simulated-printer';
 import { simulateRequest } from '../devices/schemas';
@@ -8,7 +7,6 @@ import { SVG } from '../http/files';
 import { route, type Route } from '../http/route';
 import { tellingAll } from '../http/words';
 import { labelSvg } from '../paper/label-files';
-import type { Batches } from './batches';
 import { anyFormat, fileAnswer, LABEL_FILES, manyFormat, type FileFormat } from './files';
 import type { Printing } from './printing';
 import type { Releases } from './releases';
@@ -18,7 +16,6 @@ import type { Spool } from './spool';
 
 export interface PrintParts {
   releases: Releases;
-  batches: Batches;
   printing: Printing;
   spool: Spool;
   printer: SimulatedPrinter;
@@ -29,7 +26,7 @@ const ROLL = { kind: 'roll', id: 'roll-102', name: 'Roll 102 mm', widthMm: 102, 
 
 const page = tellingAll('printer', 'jobs', 'outputs');
 
-const printRoutesOf = ({ releases, batches, printing }: PrintParts): Route[] => {
+const printRoutesOf = ({ releases, printing }: PrintParts): Route[] => {
   const itemOf = async (
     { options, batchCode }: PrintAsked,
     releaseId: string,
@@ -96,16 +93,6 @@ const printRoutesOf = ({ releases, batches, printing }: PrintParts): Route[] => 
         const parts = await printing.parts(items, options, by, params.format);
         return fileAnswer(context, params.format as FileFormat, 'labels', parts, options);
       },
-    }),
-    route({
-      method: 'get',
-      path: '/api/batches/:code',
-      summary: 'A batch by its code, with the label it was printed under',
-      params: { code: Joi.string().max(40) },
-      answer: tellingAll('code', 'madeOn', 'useBy', 'grams', 'madeBy', 'release'),
-      answers: 'The batch',
-      example: { params: { code: 'POST /api/labels/:id/print' } },
-      run: ({ params }) => batches.batch(params.code),
     }),
   ];
 };

@@ -1,6 +1,7 @@
 /** Labels that leave the kitchen: each a label of a batch with its code and dates, alone or many in one job, on paper or as a file. */
 import type { Transaction } from 'sequelize';
 import {
+  type BatchView,
   labelText,
   thaw,
   type Kitchen,
@@ -15,6 +16,7 @@ import type { RunItem, RunOptions, RunPart } from './runs';
 import { contentOf, setBy, type BatchFacts } from '../paper/set';
 import { mustNotPromise } from './options';
 import type { Batches } from './batches';
+import type { CookedBatches } from './cooked';
 import type { Spool } from './spool';
 import type { FrozenRelease, Releases } from './releases';
 
@@ -36,6 +38,7 @@ export interface PrintingParts {
   batches: Batches;
   spool: Spool;
   audit: AuditTrail;
+  cooked: CookedBatches;
   today: (kitchen: Kitchen) => string;
 }
 
@@ -61,6 +64,23 @@ export class Printing {
     return known;
   }
 
+  /** The label of a recipe covers a batch that was made under it, or one that was cooked just as the recipe says. */
+  private async mustCover(release: FrozenRelease, made: BatchView): Promise<void> {
+    const cooked = await this.lean.cooked.differencesOf(made.code);
+    if (cooked === null) {
+      if (made.release?.id !== release.id) throw new ApiError('batch-of-another-label');
+      return;
+    }
+    if (cooked.recipeId !== release.recipeId) throw new ApiError('batch-of-another-label');
+    if (cooked.differences.length > 0)
+      throw new ApiError(
+        'batch-differs',
+        cooked.differences.map(({ what, planned, cooked: now }) => ({
+          message: `${what}: ${now} (${planned})`,
+        })),
+      );
+  }
+
   /** The batch of an item: one that was made before under this very label, or a new one. */
   private async batchOf(
     item: RunItem,
@@ -69,11 +89,15 @@ export class Printing {
     by: Person,
     transaction: Transaction,
   ): Promise<BatchFacts & { madeOn: string }> {
-    if (item.batchCode !== null) {
-      const made = await this.lean.batches.batch(item.batchCode);
-      if (made.release.id !== release.id) throw new ApiError('batch-of-another-label');
+    const batchCode = release.batchCode ?? item.batchCode;
+    if (batchCode !== null) {
+      if (item.batchCode !== null && item.batchCode.toUpperCase() !== batchCode.toUpperCase())
+        throw new ApiError('batch-of-another-label');
+      const made = await this.lean.batches.batch(batchCode);
+      if (release.batchCode === null) await this.mustCover(release, made);
+      if (made.useBy === null) throw new ApiError('label-undated');
       if (made.useBy < this.lean.today(kitchen)) throw new ApiError('label-expired');
-      return { ...made, address: this.addressOf(kitchen, made.code) };
+      return { ...made, useBy: made.useBy, address: this.addressOf(kitchen, made.code) };
     }
     const madeOn = item.madeOn ?? this.lean.today(kitchen);
     if (madeOn > this.lean.today(kitchen)) throw new ApiError('made-ahead');
@@ -141,6 +165,11 @@ export class Printing {
       const parts = await this.partsOf(items, known, options, by, transaction);
       for (const { releaseId, content, quantity } of parts) {
         const { title, facts } = content;
+        if (facts.batchCode !== null)
+          await this.lean.store.tables.batchLabels.create(
+            { code: facts.batchCode, releaseId, title, quantity },
+            { transaction },
+          );
         await this.lean.audit.add(
           'downloaded',
           by,

@@ -36,6 +36,7 @@ import type { People } from '../accounts/people';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
 import type { Store } from '../store';
+import type { CookedBatches } from './cooked';
 
 export interface ReleaseAsked {
   recipeId: string;
@@ -47,6 +48,8 @@ export interface ReleaseAsked {
   /** What it is released as. */
   kind: LabelKind;
   claims: string[];
+  /** The batch it is the label of, as it was cooked; null for a label of the recipe. */
+  batchCode?: string | null;
 }
 
 /** A label on its way with the inputs it was frozen with: these never leave but by their own address. */
@@ -91,6 +94,7 @@ export class Releases {
     private readonly people: People,
     private readonly audit: AuditTrail,
     private readonly now: () => Date,
+    private readonly cooked: CookedBatches,
   ) {}
 
   private get database(): Sequelize {
@@ -120,6 +124,11 @@ export class Releases {
     world: World,
   ): Promise<{ input: WorksheetInput; frozen: FrozenInputs; book: Book; kitchenRegime: Regime }> {
     const own = await world.kitchen(asked.kitchenId);
+    const made = asked.batchCode ? await this.cooked.labelInput(asked.batchCode) : null;
+    if (made) {
+      const input = { ...made.input, labelStyle: asked.style };
+      return { input, frozen: freeze(input, made.book), book: made.book, kitchenRegime: own.regime };
+    }
     const kitchen = asked.regime ? { ...own, regime: asked.regime } : own;
     const book = await world.book('');
     const saved = await world.recipe(asked.recipeId);
@@ -152,6 +161,7 @@ export class Releases {
           kitchenId: input.kitchen.id,
           recipeId: input.recipe.id,
           kind: asked.kind,
+          batchCode: asked.batchCode ?? null,
           state: 'draft',
           inputs: frozen,
           label: sheet.label,
@@ -167,7 +177,12 @@ export class Releases {
         'drafted',
         by,
         id,
-        { dish: input.recipe.name, regime: sheet.label.regime, kind: asked.kind },
+        {
+          dish: input.recipe.name,
+          regime: sheet.label.regime,
+          kind: asked.kind,
+          ...(asked.batchCode ? { batch: asked.batchCode } : {}),
+        },
         transaction,
       );
     });
@@ -182,11 +197,20 @@ export class Releases {
     frozen: FrozenInputs,
     kitchenRegime: Regime,
     world: World,
+    batchCode: string | null,
   ): Promise<InputChange[]> {
     const { recipe, kitchen, target, vesselIds, style } = frozen;
     const { regime } = kitchen;
     try {
-      const asked = { recipeId: recipe.id, kitchenId: kitchen.id, target, vesselIds, style, regime };
+      const asked = {
+        recipeId: recipe.id,
+        kitchenId: kitchen.id,
+        target,
+        vesselIds,
+        style,
+        regime,
+        batchCode,
+      };
       const now = await this.inputNow(asked, world);
       const ofLaw =
         now.kitchenRegime === kitchenRegime
@@ -221,7 +245,11 @@ export class Releases {
     const kind = row.get('kind') as LabelKind;
     const claims = row.get('claims') as Claim[];
     const review = row.get('review') as Review;
-    const changes = state === 'withdrawn' ? [] : await this.changesSince(inputs, review.kitchenRegime, world);
+    const batchCode = row.get('batchCode') as string | null;
+    const changes =
+      state === 'withdrawn' ? [] : await this.changesSince(inputs, review.kitchenRegime, world, batchCode);
+    const ofBatch =
+      batchCode === null || state === 'withdrawn' ? [] : await this.cooked.openPoints(batchCode);
     const signature = (who: string, when: string): Signature | null => {
       const at = row.get(when) as Date | null;
       return at ? { name: names.get(row.get(who) as string) ?? '', at: at.toISOString() } : null;
@@ -231,6 +259,7 @@ export class Releases {
       recipeId: row.get('recipeId') as string,
       recipeName: label.title,
       kitchenId: row.get('kitchenId') as string,
+      batchCode,
       kind,
       state,
       regime: label.regime,
@@ -240,7 +269,7 @@ export class Releases {
       checked: signature('checkedBy', 'checkedAt'),
       released: signature('releasedBy', 'releasedAt'),
       withdrawn: signature('withdrawnBy', 'withdrawnAt'),
-      openPoints: this.openPointsOf(label, kind, claims),
+      openPoints: [...ofBatch, ...this.openPointsOf(label, kind, claims)],
       isStale: changes.length > 0,
       changes,
       version: row.get('version') as number,
@@ -315,11 +344,11 @@ export class Releases {
     if (row?.get('checkedBy') === by.id) throw new ApiError('label-same-person');
   }
 
-  /** Of one dish, kind, law and language one label is out: the one before is withdrawn by the one that takes its place. */
+  /** Of one dish (or one batch of it), kind, law and language one label is out: the one before is withdrawn by the one that takes its place. */
   private async takeThePlaceOf(newer: FrozenRelease, by: Person, transaction: Transaction): Promise<void> {
-    const { id, kitchenId, recipeId, kind } = newer;
+    const { id, kitchenId, recipeId, kind, batchCode } = newer;
     const rows = await this.store.tables.releases.findAll({
-      where: { kitchenId, recipeId, kind, state: 'released' },
+      where: { kitchenId, recipeId, kind, batchCode, state: 'released' },
       transaction,
     });
     for (const row of rows) {

@@ -92,6 +92,11 @@ export class Spool {
     );
     for (const { releaseId, content, quantity } of parts) {
       const { title, facts } = content;
+      if (facts.batchCode !== null)
+        await this.lean.store.tables.batchLabels.create(
+          { code: facts.batchCode, releaseId, title, quantity },
+          { transaction },
+        );
       await this.lean.audit.add(
         'printed',
         by,

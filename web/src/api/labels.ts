@@ -1,7 +1,7 @@
 /** Labels, accounts, printer and scale over the server. */
 import type {
   AuditPage,
-  BatchView,
+  CookedBatchView,
   Claim,
   CodeImage,
   LabelKind,
@@ -77,7 +77,7 @@ export const labels = {
   claims: (request: DraftRequest) => call<Claim[]>('/api/claims', 'POST', request),
   code: (symbology: CodeImage['symbology'], text: string) =>
     call<CodeImage>(`/api/code/${symbology}?${new URLSearchParams({ text })}`),
-  batch: (code: string) => call<BatchView>(`/api/batches/${encodeURIComponent(code)}`),
+  batch: (code: string) => call<CookedBatchView>(`/api/batches/${encodeURIComponent(code)}`),
 
   printer: () => call<PrinterPage>('/api/printer'),
   simulate: (act: SimulatedAct) => call<PrinterPage>('/api/printer/simulate', 'POST', { act }),

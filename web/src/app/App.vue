@@ -35,7 +35,7 @@ router.afterEach(() => (unloaded.value = null));
 
 <template>
   <a class="skip" href="#main">Skip to the work</a>
-  <header class="frame">
+  <header v-if="!$route.meta['isBare']" class="frame">
     <RouterLink class="brand" to="/">
       <svg viewBox="0 0 32 32" aria-hidden="true">
         <path d="M4 15h17a8.5 8.5 0 0 1-17 0Z" />
@@ -47,6 +47,9 @@ router.afterEach(() => (unloaded.value = null));
       <RouterLink to="/take-in">Take in</RouterLink>
       <RouterLink to="/" :class="{ here: /^\/(?:dishes|menu)/.test($route.path) }">Dishes</RouterLink>
       <RouterLink to="/services">Services</RouterLink>
+      <RouterLink to="/cook" :class="{ here: /^\/(?:cook|records|recall)/.test($route.path) }"
+        >Cook</RouterLink
+      >
       <RouterLink to="/cycle">Cycle</RouterLink>
       <RouterLink to="/stock">Store</RouterLink>
       <RouterLink to="/prepare">Prepare</RouterLink>

@@ -49,6 +49,38 @@ export const router = createRouter({
       meta: { title: 'Service' },
     },
     {
+      path: '/cook',
+      name: 'cook',
+      component: () => import('../cook/CookView.vue'),
+      meta: { title: 'At the stove' },
+    },
+    {
+      path: '/cook/:code',
+      name: 'stove',
+      component: () => import('../cook/StoveView.vue'),
+      props: true,
+      meta: { title: 'At the stove', isBare: true },
+    },
+    {
+      path: '/records',
+      name: 'records',
+      component: () => import('../records/RecordsView.vue'),
+      meta: { title: 'Food safety log' },
+    },
+    {
+      path: '/records/:code',
+      name: 'record',
+      component: () => import('../records/RecordView.vue'),
+      props: true,
+      meta: { title: 'Production record' },
+    },
+    {
+      path: '/recall',
+      name: 'recall',
+      component: () => import('../records/RecallView.vue'),
+      meta: { title: 'Recall' },
+    },
+    {
       path: '/cycle',
       name: 'cycle',
       component: () => import('../cycle/CycleView.vue'),

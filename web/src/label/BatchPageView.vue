@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The page a batch's code opens: what it is, until when it may be used, what is in it, and whether its label still stands. */
 import { computed, shallowRef, watch } from 'vue';
-import { dateOnLabel, gramsOnLabel, type BatchView } from '@hand-ladle/core';
+import { dateOnLabel, gramsOnLabel, type CookedBatchView } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
@@ -9,7 +9,7 @@ import { todayIn } from '../state/today';
 
 const props = defineProps<{ code: string }>();
 const book = useBook();
-const batch = shallowRef<BatchView | null>(null);
+const batch = shallowRef<CookedBatchView | null>(null);
 const { problem, again } = useFirstRead(async () => {
   batch.value = await labels.batch(props.code);
 });
@@ -22,8 +22,16 @@ watch(
   },
   { immediate: true },
 );
-const isOver = computed(() => batch.value !== null && batch.value.useBy < todayIn(book.kitchen));
-const stands = computed(() => batch.value?.release.state === 'released' && !batch.value.release.isStale);
+const isOver = computed(() => (batch.value?.useBy ?? '9999') < todayIn(book.kitchen));
+const release = computed(() => batch.value?.release ?? null);
+const label = computed(() => release.value?.label ?? batch.value?.worksheet?.label ?? null);
+/** By its label; while there is none, by its record. */
+const flagged = (status: string): string[] =>
+  (batch.value?.state?.flags ?? []).filter((flag) => flag.status === status).map(({ name }) => name);
+const contains = computed(() => release.value?.label.named.contains ?? flagged('contains'));
+const mayContain = computed(() => release.value?.label.named.mayContain ?? flagged('may-contain'));
+const unchecked = computed(() => (release.value ? [] : flagged('check')));
+const stands = computed(() => release.value?.state === 'released' && !release.value.isStale);
 </script>
 
 <template>
@@ -32,16 +40,22 @@ const stands = computed(() => batch.value?.release.state === 'released' && !batc
       {{ problem }} <RouterLink to="/labels">Labels</RouterLink>
     </p>
     <article v-if="batch" class="plate rimmed">
-      <h1>{{ batch.release.recipeName }}</h1>
+      <h1>{{ release?.recipeName ?? batch.opened?.name }}</h1>
       <p class="code">Batch {{ batch.code }}</p>
       <dl>
         <div>
           <dt>Made</dt>
-          <dd>{{ dateOnLabel(batch.madeOn, 'en') }} by {{ batch.madeBy }}</dd>
+          <dd>
+            {{ dateOnLabel(batch.madeOn, 'en')
+            }}<template v-if="batch.madeBy"> by {{ batch.madeBy }}</template>
+          </dd>
         </div>
         <div :class="{ wrong: isOver }">
           <dt>Use by</dt>
-          <dd>{{ dateOnLabel(batch.useBy, 'en') }}{{ isOver ? ', over: throw it away' : '' }}</dd>
+          <dd>
+            {{ batch.useBy === null ? 'nobody said' : dateOnLabel(batch.useBy, 'en')
+            }}{{ isOver ? ', over: throw it away' : '' }}
+          </dd>
         </div>
         <div v-if="batch.grams !== null">
           <dt>Weight</dt>
@@ -49,25 +63,40 @@ const stands = computed(() => batch.value?.release.state === 'released' && !batc
         </div>
         <div>
           <dt>Contains</dt>
-          <dd>{{ batch.release.label.named.contains.join(', ') || 'no declared allergen by its label' }}</dd>
+          <dd>{{ contains.join(', ') || 'no declared allergen by its label' }}</dd>
         </div>
-        <div v-if="batch.release.label.named.mayContain.length > 0">
+        <div v-if="mayContain.length > 0">
           <dt>May contain</dt>
-          <dd>{{ batch.release.label.named.mayContain.join(', ') }}</dd>
+          <dd>{{ mayContain.join(', ') }}</dd>
+        </div>
+        <div v-if="unchecked.length > 0">
+          <dt>Check</dt>
+          <dd>{{ unchecked.join(', ') }}</dd>
         </div>
         <div>
           <dt>Ingredients</dt>
-          <dd class="list">{{ batch.release.label.ingredients }}</dd>
+          <dd class="list">{{ label?.ingredients }}</dd>
         </div>
       </dl>
-      <p v-if="stands">Its label was released by {{ batch.release.released?.name }} and still stands.</p>
+      <p v-if="stands">Its label was released by {{ release?.released?.name }} and still stands.</p>
+      <p v-else-if="release === null" class="stale" role="alert">
+        No label of this batch was released. What stands here is by its record and was checked by nobody.
+      </p>
       <div v-else class="stale" role="alert">
-        <b>Its label does not stand any more: do not go by it.</b>
+        <b
+          >Its label does not stand{{ release.state === 'released' ? ' any more' : ' yet' }}: do not go by
+          it.</b
+        >
         <ul>
-          <li v-for="(change, index) in batch.release.changes.slice(0, 8)" :key="index">{{ change.what }}</li>
+          <li v-for="(change, index) in release.changes.slice(0, 8)" :key="index">{{ change.what }}</li>
         </ul>
       </div>
-      <RouterLink :to="`/dishes/${batch.release.recipeId}`">Open the dish</RouterLink>
+      <nav class="ways" aria-label="Of this batch">
+        <RouterLink v-if="batch.opened" :to="`/records/${batch.code}`">Its record</RouterLink>
+        <RouterLink v-if="batch.opened" :to="`/cook/${batch.code}`">At the stove</RouterLink>
+        <RouterLink :to="`/recall?batch=${batch.code}`">Recall</RouterLink>
+        <RouterLink :to="`/dishes/${release?.recipeId ?? batch.opened?.recipeId}`">Open the dish</RouterLink>
+      </nav>
     </article>
   </div>
 </template>
@@ -86,6 +115,12 @@ dl {
   display: grid;
   gap: var(--space-2);
   margin: var(--space-4) 0;
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-4);
 }
 
 dl div {

@@ -43,7 +43,9 @@ export const useReleases = defineStore('releases', () => {
 
   const byDish = computed(() => {
     const map = new Map<string, ReleaseView[]>();
-    for (const each of all.value) map.set(each.recipeId, [...(map.get(each.recipeId) ?? []), each]);
+    // The label of one batch says nothing of the dish.
+    for (const each of all.value)
+      if (each.batchCode === null) map.set(each.recipeId, [...(map.get(each.recipeId) ?? []), each]);
     return map;
   });
   const ofDish = (recipeId: string): ReleaseView[] => byDish.value.get(recipeId) ?? [];

@@ -1,28 +1,40 @@
 /** Runs core off the main thread, so that nothing on the screen waits for a figure. */
 import {
+  batchState,
   betterPlanSteps,
   bookOf,
   claimsOfSheet,
   contributions,
   coolingAnswer,
+  effectOf,
+  entryList,
   expressTarget,
   foodSet,
+  forgottenAt,
+  handFirst,
   HEAT_LIMITS,
   homeTarget,
+  keptFromTold,
   linesFromText,
+  mendingOf,
   offersOf,
   planSteps,
   portionReview,
   readRecipe,
   saidNotIn,
+  standing,
   stepsFromTexts,
+  stoveView,
   suggestFoods,
   swapOptions,
   takeOffer,
   targetFixes,
   versionSteps,
+  withBrought,
   worksheet,
   type Book,
+  type EntryBody,
+  type OpenedBatch,
   type Progress,
   type Recipe,
   type RecipeLine,
@@ -32,6 +44,7 @@ import {
   MOST_HELD,
   type Answer,
   type BenchInput,
+  type CookInput,
   type Held,
   type LongKind,
   type Question,
@@ -77,6 +90,20 @@ function withGrams(input: BenchInput, lineId: string, grams: number): BenchInput
   return { ...input, recipe: { ...input.recipe, lines } };
 }
 
+/** A batch with the foods its own entries brought in, worked out once for the same ones. */
+const openings = new WeakMap<OpenedBatch, Map<string, OpenedBatch>>();
+
+function cookGround({ opened, entries, kitchen }: CookInput, tried: readonly EntryBody[] = []) {
+  const kept = entries.map(keptFromTold);
+  const whole = withBrought(opened, [...kept.map(({ body }) => body), ...tried], book, kitchen);
+  const key = JSON.stringify(whole.brought.foods.map(({ id }) => id));
+  const known = openings.get(opened) ?? new Map<string, OpenedBatch>();
+  openings.set(opened, known);
+  const same = known.get(key) ?? whole;
+  known.set(key, same);
+  return { opened: same, kept, record: standing(kept) };
+}
+
 const ANSWERS: {
   [K in Exclude<QuestionKind, LongKind>]: (ask: Questions[K]['ask']) => Questions[K]['answer'];
 } = {
@@ -101,6 +128,28 @@ const ANSWERS: {
   saidNotIn: ({ recipe, kitchen, name, by, on }) => saidNotIn(recipe, book, kitchen, name, { by, on }),
   suggest: ({ text }) => suggestFoods(text, book.foods, 8),
   homeTarget: ({ recipe, kitchen }) => homeTarget(recipe, book, kitchen),
+  cook: ({ now, ...input }) => {
+    const { opened, kept } = cookGround(input);
+    const state = batchState(opened, kept, now);
+    return {
+      state,
+      stove: stoveView(opened, kept, state),
+      hand: handFirst(state, now),
+      rows: entryList(kept, opened),
+    };
+  },
+  cookEffect: ({ tried, ...input }) => {
+    const { opened, record } = cookGround(input, tried);
+    return effectOf(opened, record, tried);
+  },
+  forgotten: ({ stepId, load, ...input }) => {
+    const { opened, record } = cookGround(input);
+    return forgottenAt(opened, record, stepId, load);
+  },
+  mending: ({ trouble, degree, stepId, ...input }) => {
+    const { opened, record } = cookGround(input);
+    return mendingOf(opened, record, trouble, degree, stepId);
+  },
 };
 
 /** Parts that were sent before, by number. The same object each time lets core keep what it worked out of it. */

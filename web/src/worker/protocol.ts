@@ -1,15 +1,23 @@
 /** What the screen asks the worker that runs core, and what it answers. */
 import type {
+  BatchState,
   Claim,
   Contribution,
   CoolingAnswer,
+  Degree,
   DinerGroup,
+  Effect,
+  EntryBody,
+  EntryRow,
   Food,
+  Forgotten,
   FreeFromPolicy,
   Kitchen,
+  Mending,
   NutrientId,
   NutrientTarget,
   Offer,
+  OpenedBatch,
   PortionReview,
   Progress,
   NotIn,
@@ -20,11 +28,14 @@ import type {
   ServiceWork,
   SwapFunction,
   StatementStyle,
+  StoveView,
   SwapAnswer,
   SwapEntry,
   SwapOption,
   Target,
   TargetFix,
+  ToldKeptEntry,
+  Trouble,
   VersionsAnswer,
   Worksheet,
 } from '@hand-ladle/core';
@@ -90,14 +101,37 @@ export interface Questions {
   };
   suggest: { ask: { text: string }; answer: string[] };
   homeTarget: { ask: { recipe: Recipe; kitchen: Kitchen }; answer: Target };
+  /** Where a batch stands at a moment, milliseconds since 1970. */
+  cook: { ask: CookInput & { now: number }; answer: CookAnswer };
+  /** What an entry would change, before it is written. */
+  cookEffect: { ask: CookInput & { tried: EntryBody[] }; answer: Effect };
+  /** Lines that should have gone in by the end of a step and did not. */
+  forgotten: { ask: CookInput & { stepId: string; load: number }; answer: Forgotten[] };
+  mending: { ask: CookInput & { trouble: Trouble; degree: Degree; stepId: string }; answer: Mending };
 }
+/** A batch that is cooked, as the stove holds it: what it was opened with, and its record so far. */
+export interface CookInput {
+  opened: OpenedBatch;
+  kitchen: Kitchen;
+  entries: readonly ToldKeptEntry[];
+}
+
+/** Everything the stove shows of a batch. */
+export interface CookAnswer {
+  state: BatchState;
+  stove: StoveView;
+  /** How soon it needs a hand: the lower the sooner. */
+  hand: number;
+  rows: EntryRow[];
+}
+
 export type QuestionKind = keyof Questions;
 
 /** Parts of questions that are large and seldom change: sent once, then called by number. */
-export const HELD_PARTS = ['recipe', 'kitchen'] as const;
+export const HELD_PARTS = ['recipe', 'kitchen', 'opened'] as const;
 export type HeldPart = (typeof HELD_PARTS)[number];
 /** How many of them the worker keeps; the oldest goes first. */
-export const MOST_HELD = 8;
+export const MOST_HELD = 16;
 /** A held part: its number, and its value the first time. */
 export interface Held {
   number: number;

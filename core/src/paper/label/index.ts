@@ -5,7 +5,15 @@ export { claimInText } from './free-text';
 export { claimsOfSheet, trayFigures } from './label-extras';
 export { DRAFT_ON_ROLL, type LabelOptions } from './options';
 export { labelText } from './plain-text';
-export { freeze, type FrozenInputs, type InputChange, type ReleaseState, thaw, whatChanged } from './release';
+export {
+  freeze,
+  type FrozenInputs,
+  type InputChange,
+  type ReleaseState,
+  thaw,
+  thawedBook,
+  whatChanged,
+} from './release';
 export type { BatchView, JobState, PrintJob, Release, ReleaseView, Signature } from './release-view';
 export { letterFindings, setLabel, type SetLabel } from './set-label';
 export { PANEL_FORMS, type PanelForm } from './type-rules';

@@ -14,6 +14,8 @@ export interface ReleaseView {
   recipeId: string;
   recipeName: string;
   kitchenId: string;
+  /** Set where it is the label of one batch as it was cooked, and of no other. */
+  batchCode: string | null;
   /** What it is released as. */
   kind: LabelKind;
   state: ReleaseState;
@@ -62,8 +64,10 @@ export interface Release extends ReleaseView {
 export interface BatchView {
   code: string;
   madeOn: string;
-  useBy: string;
+  /** Null where nobody said how long it keeps. */
+  useBy: string | null;
   grams: number | null;
   madeBy: string;
-  release: Release;
+  /** Null while no label of it was handed in. */
+  release: Release | null;
 }

@@ -3,7 +3,7 @@
  * enough to work the label out again, byte by byte.
  */
 import { isTelling, knownWords, mentionsOf, placeWords } from '../../audit';
-import type { Target } from '../../batch';
+import type { BatchTarget } from '../../batch';
 import type { StatementStyle } from '../../declaration';
 import { compose, type Composed } from '../../dish';
 import { type Food, foodSet, NUTRIENT_NAMES, NUTRIENTS, type SwapEntry, WATER_ID } from '../../food';
@@ -23,7 +23,7 @@ export interface FrozenInputs {
   openNames?: string[];
   swaps: SwapEntry[];
   kitchen: Kitchen;
-  target: Target;
+  target: BatchTarget;
   vesselIds: string[];
   style: StatementStyle;
 }

@@ -4,7 +4,7 @@ import {
   type Batch,
   HEAT_LIMITS,
   knownShare,
-  type Target,
+  type BatchTarget,
   unweighedLines,
   type WorksheetLine,
 } from '../../batch';
@@ -149,7 +149,7 @@ interface Scaled {
   batch: Batch;
   lines: readonly WorksheetLine[];
   ratios: readonly Ratio[];
-  target: Target;
+  target: BatchTarget;
   kitchen: Kitchen;
 }
 

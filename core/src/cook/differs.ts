@@ -1,0 +1,105 @@
+/** In what a batch that was cooked differs from the recipe its label was checked for. A release does not cover what differs. */
+import { STATUS_WORDS } from '../food';
+import { figureText, gramsText } from '../quantity';
+import type { Worksheet } from '../worksheet';
+import { cookedSheet, isRecordedPack } from './as-cooked';
+import type { Standing } from './log';
+import { groundOfBatch, type OpenedBatch } from './opened';
+import { loadsOf, putIn } from './put-in';
+
+export interface Difference {
+  what: string;
+  planned: string;
+  cooked: string;
+}
+
+const pair = (what: string, planned: string, cooked: string): Difference => ({ what, planned, cooked });
+
+/** Foods that went in and should not have, lines that did not, packs nobody has read. */
+function byEntries(opening: OpenedBatch, record: readonly Standing[]): Difference[] {
+  const { book, planned, opened } = groundOfBatch(opening);
+  const nameOf = (id: string): string => (book.foods.foods.get(id) ?? book.components.get(id))?.name ?? id;
+  const lines = new Map(planned.lines.map((line) => [line.id, line]));
+  const found: Difference[] = [];
+  for (const { lineId, load, additions, standing } of putIn(planned.lines, record)) {
+    const line = lines.get(lineId)!;
+    const where = loadsOf(line) > 1 ? `${line.name}, load ${load}` : line.name;
+    for (const { insteadId, grams } of additions)
+      if (insteadId !== null && insteadId !== (line.foodId ?? line.componentId))
+        found.push(pair(where, line.name, `${gramsText(grams)} ${nameOf(insteadId)} instead`));
+    if (standing === 'left out') found.push(pair(where, line.name, 'left out'));
+  }
+  const known = new Set(planned.lines.map(({ foodId, componentId }) => foodId ?? componentId));
+  for (const { body } of record) {
+    if (body.kind === 'added' && !known.has(body.foodId))
+      found.push(
+        pair(
+          'Added',
+          'not in the recipe',
+          `${gramsText(body.grams)} ${nameOf(body.foodId)} (${body.because})`,
+        ),
+      );
+    if (body.kind === 'pack' && !isRecordedPack(opened.inputs.kitchen, body))
+      found.push(
+        pair(
+          `Pack of ${nameOf(body.foodId)}`,
+          'the recorded one',
+          `"${body.product}", which nobody has read`,
+        ),
+      );
+  }
+  return found;
+}
+
+function byFlags(planned: Worksheet, cooked: Worksheet): Difference[] {
+  const flags = (sheet: Worksheet) => [...sheet.allergens, ...sheet.standards];
+  return flags(cooked).flatMap((flag) => {
+    const before = flags(planned).find(({ id }) => id === flag.id);
+    const told = (each: typeof flag): string =>
+      `${STATUS_WORDS[each.status]}${each.kinds.length > 0 ? `: ${each.kinds.join(', ')}` : ''}`;
+    return before && told(before) !== told(flag) ? [pair(flag.name, told(before), told(flag))] : [];
+  });
+}
+
+function byLabel({ label: planned }: Worksheet, { label }: Worksheet): Difference[] {
+  const { tolerances: cooked } = label;
+  const found: Difference[] = [];
+  if (planned.ingredients !== label.ingredients)
+    found.push(pair('Ingredients on the label', planned.ingredients, label.ingredients));
+  if (planned.contains !== label.contains)
+    found.push(
+      pair('Allergens on the label', planned.contains || 'none named', label.contains || 'none named'),
+    );
+  const values = new Map(cooked.map((each) => [each.id, each.value]));
+  for (const { id, name, band, value: before, unit, per } of planned.tolerances) {
+    const value = values.get(id);
+    if (band === null || value === undefined) continue;
+    if ((band.low === null || value >= band.low) && (band.high === null || value <= band.high)) continue;
+    found.push(
+      pair(
+        `${name}, per ${per}`,
+        `${figureText(before, 1)} ${unit}`,
+        `${figureText(value, 1)} ${unit}: what the label declares no longer holds it (${band.rule})`,
+      ),
+    );
+  }
+  return found;
+}
+
+/** Everything in which a batch differs from its recipe; while lines are not written down, in that too. */
+export function differences(opened: OpenedBatch, record: readonly Standing[]): Difference[] {
+  const { planned } = groundOfBatch(opened);
+  const cooked = cookedSheet(opened, record);
+  const open = putIn(planned.lines, record).filter(
+    ({ standing, lineId }) =>
+      standing === 'not in' && planned.lines.find(({ id }) => id === lineId)?.technique === null,
+  );
+  const names = [...new Set(open.map(({ lineId }) => planned.lines.find(({ id }) => id === lineId)!.name))];
+  const unwritten = names.map((name) => pair(name, 'in the recipe', 'nobody wrote down whether it went in'));
+  return [
+    ...unwritten,
+    ...byEntries(opened, record),
+    ...byFlags(planned, cooked),
+    ...byLabel(planned, cooked),
+  ];
+}

@@ -1,0 +1,110 @@
+/** A batch that is opened to be cooked: everything it was planned from, frozen, and what its entries brought in since. */
+import { type Food, foodSet, WATER_ID } from '../food';
+import { type FreeFromPolicy, type Kitchen, type Pack, packOf } from '../kitchen';
+import { freeze, type FrozenInputs } from '../paper';
+import { type Book, bookOf, type Recipe } from '../recipe';
+import type { EntryBody } from './log';
+import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
+
+/** What entries speak of that the recipe did not: as it stood when it went in. */
+export interface BroughtIn {
+  foods: readonly Food[];
+  packs: readonly Pack[];
+}
+
+export interface OpenedBatch {
+  code: string;
+  kitchenId: string;
+  recipeId: string;
+  name: string;
+  /** The service it is cooked for, and what of it; null and empty where it is for none. */
+  serviceId: string | null;
+  serviceName: string;
+  /** Who it is for: names of groups. */
+  groups: readonly string[];
+  /** What it is to be free from: allergen ids. */
+  claim: readonly string[];
+  /** What counts as free for those it is for: the strictest policy among them. */
+  policy: FreeFromPolicy;
+  /** Portions that are to be served of it; null where nobody counts any. */
+  heads: number | null;
+  /** ISO date, in the kitchen's own day. */
+  madeOn: string;
+  useBy: string | null;
+  /** ISO instant, and the name of who opened it. */
+  openedAt: string;
+  openedBy: string;
+  inputs: FrozenInputs;
+  brought: BroughtIn;
+}
+
+/** Starches a pot is thickened with, slaked in cold water: pure, and bound by the same weight (convention). */
+export const THICKENERS = ['cornflour', 'potato-starch'] as const;
+
+/** What may be needed at any stove to mend a pot, as it stands when the batch is opened. */
+export function mendingFoods({ foods }: Book, kitchen: Kitchen): BroughtIn {
+  const ids = [WATER_ID, ...THICKENERS];
+  return {
+    foods: ids.flatMap((id) => foods.foods.get(id) ?? []),
+    packs: ids.flatMap((id) => packOf(kitchen, id) ?? []),
+  };
+}
+
+/** A batch with the foods that entries name and it does not have, as they stand in a book and a kitchen now; itself where it has them all. */
+export function withBrought(
+  opened: OpenedBatch,
+  bodies: readonly EntryBody[],
+  { foods }: Pick<Book, 'foods'>,
+  kitchen: Kitchen,
+): OpenedBatch {
+  const inside = new Set([...opened.inputs.foods, ...opened.brought.foods].map(({ id }) => id));
+  const said = bodies.map((body) => (body.kind === 'correction' ? (body.instead ?? body) : body));
+  const ids = said.flatMap((body) => ('foodId' in body && !inside.has(body.foodId) ? [body.foodId] : []));
+  const added = [...new Set(ids)].flatMap((id) => foods.foods.get(id) ?? []);
+  if (added.length === 0) return opened;
+  const packs = added.flatMap(({ id }) => packOf(kitchen, id) ?? []);
+  const { brought } = opened;
+  return {
+    ...opened,
+    brought: { foods: [...brought.foods, ...added], packs: [...brought.packs, ...packs] },
+  };
+}
+
+/** Freezes what a batch is opened with. The groups of the kitchen are kept: they say who must not have what. */
+export function openingInputs(input: WorksheetInput, book: Book): FrozenInputs {
+  const frozen = freeze(input, book);
+  return { ...frozen, kitchen: { ...frozen.kitchen, diners: input.kitchen.diners } };
+}
+
+/** The ground of an opened batch: the book and the kitchen it is worked out with. */
+export interface CookGround {
+  opened: OpenedBatch;
+  book: Book;
+  /** The recipe as planned, and its worksheet. */
+  recipe: Recipe;
+  planned: Worksheet;
+}
+
+const GROUNDS = new WeakMap<OpenedBatch, CookGround>();
+
+/** The ground of a batch; worked out once for one and the same opening. */
+export function groundOfBatch(opened: OpenedBatch): CookGround {
+  const known = GROUNDS.get(opened);
+  if (known) return known;
+  const { inputs, brought } = opened;
+  const { recipe, components, swaps, namedFoods = [], knownWords = [], vesselIds, target, style } = inputs;
+  const has = new Set(inputs.foods.map(({ id }) => id));
+  const foods = [...inputs.foods, ...brought.foods.filter(({ id }) => !has.has(id))];
+  const all = new Set(foods.map(({ id }) => id));
+  const named = namedFoods.filter(({ id }) => !all.has(id));
+  const book = bookOf(foodSet([...foods, ...named], components, knownWords), components, swaps);
+  const packed = new Set(inputs.kitchen.packs.map(({ foodId }) => foodId));
+  const kitchen = {
+    ...inputs.kitchen,
+    packs: [...inputs.kitchen.packs, ...brought.packs.filter(({ foodId }) => !packed.has(foodId))],
+  };
+  const planned = worksheet({ recipe, kitchen, target, vesselIds, labelStyle: style }, book);
+  const ground = { opened: { ...opened, inputs: { ...inputs, kitchen } }, book, recipe, planned };
+  GROUNDS.set(opened, ground);
+  return ground;
+}

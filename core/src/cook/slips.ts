@@ -1,0 +1,119 @@
+/** The slip that is still cheap: a line that was not in when the step that needs it is done, and what can be done about it. */
+import type { RecipeStep } from '../recipe';
+import type { WorksheetLine } from '../batch';
+import type { EntryBody, Standing } from './log';
+import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
+import { cookedSheet } from './as-cooked';
+import { asStanding, type Effect, effectBetween, outlookOf } from './outlook';
+import { loadsOf, putIn, type PutIn } from './put-in';
+
+/** What can be done about a forgotten line. */
+export interface WayOut {
+  way: 'add now' | 'into the next' | 'leave out';
+  /** What is written once it is chosen; null for adding now, which is weighed. */
+  body: EntryBody | null;
+  /** Against the batch as it was planned. */
+  effect: Effect;
+}
+
+export interface Forgotten {
+  lineId: string;
+  load: number;
+  name: string;
+  wantedGrams: number | null;
+  /** "The cumin belonged in here." */
+  words: string;
+  ways: WayOut[];
+}
+
+/** Loads the whole batch is cooked in. */
+export const batchLoads = ({ planned }: CookGround): number =>
+  Math.max(1, planned.loadCount, ...planned.lines.map(loadsOf));
+
+/** The load of a line that a load of the batch takes: what is weighed once belongs to the first. */
+export const loadOfLine = (line: WorksheetLine, load: number): number | null =>
+  loadsOf(line) > 1 ? (load <= loadsOf(line) ? load : null) : load === 1 ? 1 : null;
+
+/** Lines that go in with a step of a load: those it names that were not put off, and those that were put off to it. */
+export function linesAt(
+  { planned }: CookGround,
+  puts: readonly PutIn[],
+  step: RecipeStep,
+  steps: readonly RecipeStep[],
+  load: number,
+): { line: WorksheetLine; put: PutIn }[] {
+  const named = new Set(step.reading.lineIds);
+  // A line belongs to the first step that names it: "stir in the rest of the oil" comes later and is weighed then.
+  const before = new Set(steps.slice(0, steps.indexOf(step)).flatMap(({ reading }) => reading.lineIds));
+  return planned.lines.flatMap((line) => {
+    const own = loadOfLine(line, load);
+    const put = own === null ? undefined : puts.find((each) => each.lineId === line.id && each.load === own);
+    if (!put || line.technique) return [];
+    const isHere =
+      put.laterStepId === null
+        ? named.has(line.sourceId) && !before.has(line.sourceId)
+        : put.laterStepId === step.id;
+    return isHere ? [{ line, put }] : [];
+  });
+}
+
+/** Lines that no step names: they are asked for with the last one. */
+export function unnamedLines({ planned, recipe }: CookGround, puts: readonly PutIn[], load: number) {
+  const named = new Set(recipe.steps.flatMap(({ reading }) => reading.lineIds));
+  return planned.lines.flatMap((line) => {
+    const own = loadOfLine(line, load);
+    const put = own === null ? undefined : puts.find((each) => each.lineId === line.id && each.load === own);
+    return put && !line.technique && put.laterStepId === null && !named.has(line.sourceId)
+      ? [{ line, put }]
+      : [];
+  });
+}
+
+/** Every line that should have gone in by the time a step of a load is done and did not. */
+export function forgottenAt(
+  opening: OpenedBatch,
+  record: readonly Standing[],
+  stepId: string,
+  load: number,
+): Forgotten[] {
+  const ground = groundOfBatch(opening);
+  const { steps } = ground.recipe;
+  const at = steps.findIndex(({ id }) => id === stepId);
+  const step = steps[at];
+  if (!step) return [];
+  const puts = putIn(ground.planned.lines, record);
+  const isLast = at === steps.length - 1;
+  const due = [
+    ...steps.slice(0, at + 1).flatMap((each) => linesAt(ground, puts, each, steps, load)),
+    ...(isLast ? unnamedLines(ground, puts, load) : []),
+  ];
+  const missing = due.filter(({ put }) => put.standing === 'not in');
+  if (missing.length === 0) return [];
+  const planned = outlookOf(cookedSheet(opening, record, 'as planned'), opening);
+  const next = steps[at + 1];
+  return missing.map(({ line, put }): Forgotten => {
+    const out: EntryBody = { kind: 'left-out', lineId: line.id, load: put.load };
+    const without = outlookOf(cookedSheet(opening, [...record, asStanding(out, 0)], 'as planned'), opening);
+    const same = effectBetween(planned, planned);
+    return {
+      lineId: line.id,
+      load: put.load,
+      name: line.name,
+      wantedGrams: put.wantedGrams,
+      words: `${line.name} belonged in here.`,
+      ways: [
+        { way: 'add now', body: null, effect: same },
+        ...(next
+          ? [
+              {
+                way: 'into the next' as const,
+                body: { kind: 'later' as const, lineId: line.id, load: put.load, stepId: next.id },
+                effect: same,
+              },
+            ]
+          : []),
+        { way: 'leave out', body: out, effect: effectBetween(planned, without) },
+      ],
+    };
+  });
+}

@@ -1,0 +1,296 @@
+import { openWorld, type World } from './world';
+
+let world: World;
+beforeAll(async () => {
+  world = await openWorld('cooking');
+});
+afterAll(() => world.close());
+
+interface Line {
+  id: string;
+  name: string;
+  foodId: string | null;
+  scaleGrams: number;
+  loads: number[];
+  batchGrams: number;
+}
+
+const POT = 'barley-leek-white-bean-pot';
+let number = 0;
+const entry = (kind: string, fields: object = {}, at = '2026-11-25T09:10:00Z') => {
+  number += 1;
+  return { id: `e-${number}`, at, kind, by: 'Ilka Reedmace', device: 'tablet-a', order: number, ...fields };
+};
+const open = async (fields: object = {}): Promise<string> => {
+  const { status, body } = await world.send('POST', '/api/batches', {
+    recipeId: POT,
+    kitchenId: 'alder-ward',
+    target: { kind: 'portions', portions: 120, portionGrams: 280 },
+    openedBy: 'Ilka Reedmace',
+    ...fields,
+  });
+  expect([status, body.error]).toEqual([201, undefined]);
+  return body.code as string;
+};
+const write = (code: string, entries: object[], extra: object = {}) =>
+  world.send('POST', `/api/batches/${code}/entries`, { entries, ...extra });
+const read = async (code: string) => (await world.send('GET', `/api/batches/${code}`)).body;
+const linesOf = async (code: string): Promise<Line[]> => {
+  const { opened } = await read(code);
+  const { body } = await world.send('POST', '/api/worksheet', {
+    recipeId: opened.recipeId,
+    kitchenId: opened.kitchenId,
+    target: opened.inputs.target,
+  });
+  return body.lines as Line[];
+};
+const weighedAll = (lines: readonly Line[]) =>
+  lines.flatMap(({ id, scaleGrams, loads }) =>
+    (loads.length > 1 ? loads : [scaleGrams]).map((grams, index) =>
+      entry('weighed', { lineId: id, load: index + 1, grams, way: 'scale' }),
+    ),
+  );
+
+describe('a batch', () => {
+  test('opens with a code, asked twice once; what went in is on its worksheet', async () => {
+    const [code, again] = [await open({ clientId: 'c-1' }), await open({ clientId: 'c-1' })];
+    expect(again).toBe(code);
+    const lines = await linesOf(code);
+    const sent = weighedAll(lines);
+    const first = await write(code, sent);
+    expect(first.body).toEqual({ accepted: sent.map(({ id }) => id), refused: [] });
+    // The answer was lost and it is sent again: nothing is twice.
+    expect((await write(code, sent)).body.accepted).toHaveLength(sent.length);
+    const batch = await read(code);
+    expect(batch.entries).toHaveLength(sent.length);
+    expect(batch.worksheet.lines.map((line: Line) => [line.name, line.batchGrams])).toEqual(
+      lines.map((line) => [line.name, line.scaleGrams]),
+    );
+    expect(batch.differences).toEqual([]);
+    expect(batch.state.phase).toBe('cooking');
+  });
+
+  test('one entry that cannot be stops no other, and each is told why', async () => {
+    const code = await open();
+    const [line] = await linesOf(code);
+    const ok = entry('note', { words: 'begun late' });
+    const sent = [
+      entry('weighed', { lineId: 'none', load: 1, grams: 5 }),
+      entry('weighed', { lineId: line!.id, load: 99, grams: 5 }),
+      entry('weighed', { lineId: line!.id, load: 1, grams: -5 }),
+      entry('weighed', { lineId: line!.id, load: 1, grams: '<b>' }),
+      entry('added', { foodId: 'nothing', grams: 5 }),
+      entry('step-done', { stepId: 'nowhere' }),
+      entry('correction', { of: 'never', reason: 'x' }),
+      entry('reading', { point: 'core', celsius: 'hot' }),
+      { id: 'odd', at: '2026-11-25T09:10:00Z', kind: 'stolen' },
+      { id: 'when', at: 'yesterday', kind: 'note', words: 'x' },
+      ok,
+    ];
+    const { body } = await write(code, sent);
+    expect(body.accepted).toEqual([ok.id]);
+    expect(body.refused.map(({ id }: { id: string }) => id).sort()).toEqual(
+      sent
+        .filter((each) => each !== ok)
+        .map(({ id }) => id)
+        .sort(),
+    );
+    for (const { reason } of body.refused) expect(reason).not.toBe('');
+  });
+
+  test('an entry is never changed: another one of its id is refused, a correction is an entry', async () => {
+    const code = await open();
+    const [line] = await linesOf(code);
+    const first = entry('weighed', { lineId: line!.id, load: 1, grams: 500 });
+    await write(code, [first]);
+    const other = await write(code, [{ ...first, grams: 50 }]);
+    expect(other.body.refused[0].reason).toContain('not changed');
+    const corrected = entry('correction', {
+      of: first.id,
+      reason: 'read the scale wrongly',
+      instead: { kind: 'weighed', lineId: line!.id, load: 1, grams: 510 },
+    });
+    await write(code, [corrected]);
+    const { entries, state } = await read(code);
+    expect(entries).toHaveLength(2);
+    expect(state.puts.find(({ lineId }: { lineId: string }) => lineId === line!.id).grams).toBe(510);
+    await expect(
+      world.tables.entries.update({ by: 'nobody' }, { where: { id: first.id } }),
+    ).rejects.toThrow();
+    await expect(world.tables.entries.destroy({ where: { id: first.id } })).rejects.toThrow();
+    const elsewhere = await write(await open(), [first]);
+    expect(elsewhere.body.refused[0].reason).toContain('another record');
+  });
+
+  test('a pack that is not the recorded one sends it to check; a substitute is on its label, which the release does not cover', async () => {
+    const code = await open();
+    const lines = await linesOf(code);
+    const [swapped, ...rest] = [
+      lines.find(({ foodId }) => foodId === 'pearl-barley')!,
+      ...lines.filter(({ foodId }) => foodId !== 'pearl-barley'),
+    ];
+    await write(code, [
+      ...weighedAll(rest),
+      entry('substituted', { lineId: swapped.id, load: 1, foodId: 'hazelnuts', grams: swapped.scaleGrams }),
+      ...swapped.loads
+        .slice(1)
+        .map((grams, index) =>
+          entry('substituted', { lineId: swapped.id, load: index + 2, foodId: 'hazelnuts', grams }),
+        ),
+      entry('pack', { foodId: 'hazelnuts', product: 'Market hazelnuts', lot: 'H77', supplier: 'Stall' }),
+      entry('finished', { grams: 33000, way: 'scale' }),
+    ]);
+    const batch = await read(code);
+    const status = (id: string) =>
+      batch.worksheet.allergens.find((each: { id: string }) => each.id === id).status;
+    expect(status('nut')).toBe('contains');
+    expect(batch.worksheet.label.ingredients).toMatch(/hazelnut/i);
+    expect(batch.worksheet.label.ingredients).not.toMatch(/barley/i);
+    expect(batch.state.check[0]).toContain('Market hazelnuts');
+    expect(batch.worksheet.finishedGrams).toBe(33000);
+    expect(batch.differences.map(({ what }: { what: string }) => what)).toContain('Pearl barley');
+    const recall = await world.send('GET', '/api/recall?lot=H77');
+    expect(recall.body.batches).toMatchObject([{ code, evidence: 'its lot was written down' }]);
+  });
+});
+
+describe('clocks and tablets', () => {
+  test('a clock that is an hour ahead is noted, and its times are corrected', async () => {
+    const code = await open();
+    const ahead = entry('note', { words: 'by the wrong clock' }, '2026-11-25T10:00:00Z');
+    await write(code, [ahead], { sentAt: '2026-11-25T10:00:00Z' });
+    const right = {
+      ...entry('note', { words: 'by the right one' }, '2026-11-25T09:30:00Z'),
+      device: 'tablet-b',
+    };
+    await write(code, [right], { sentAt: '2026-11-25T09:00:00Z' });
+    const { entries, state } = await read(code);
+    expect(entries.map(({ words }: { words: string }) => words)).toEqual([
+      'by the wrong clock',
+      'by the right one',
+    ]);
+    expect(state.clocks.join()).toContain('60 min ahead');
+  });
+
+  test('two tablets at once: every entry once, in the order of each', async () => {
+    const code = await open();
+    const of = (device: string) =>
+      Array.from({ length: 25 }, (_, index) => ({
+        id: `${device}-${code}-${index}`,
+        at: new Date(Date.UTC(2026, 10, 25, 9, 0, index)).toISOString(),
+        kind: 'note',
+        words: String(index),
+        device,
+        order: index,
+      }));
+    const sends = ['one', 'two'].flatMap((device) => {
+      const all = of(device);
+      return [all.slice(0, 15), all.slice(10), all].map((part) => write(code, part));
+    });
+    for (const { status } of await Promise.all(sends)) expect(status).toBe(200);
+    const { entries } = await read(code);
+    expect(entries).toHaveLength(50);
+    for (const device of ['one', 'two'])
+      expect(
+        entries
+          .filter((each: { device: string }) => each.device === device)
+          .map(({ words }: { words: string }) => words),
+      ).toEqual(Array.from({ length: 25 }, (_, index) => String(index)));
+  });
+});
+
+describe('signing', () => {
+  test('a PIN signs what its person writes, another name it does not; guesses are slowed', async () => {
+    const login = async (name: string, password: string) => {
+      const response = await world.app.request('/api/session', {
+        method: 'POST',
+        body: JSON.stringify({ login: name, password }),
+        headers: { 'Content-Type': 'application/json' },
+      });
+      return { Cookie: response.headers.get('set-cookie')!.split(';')[0]! };
+    };
+    await world.services.people.create({
+      login: 'ilka',
+      name: 'Ilka Reedmace',
+      role: 'cook',
+      password: 'ladle-cook-1',
+    });
+    const cookie = await login('ilka', 'ladle-cook-1');
+    await world.send('PUT', '/api/pin', { pin: '4711' }, cookie);
+    const signers = await world.send('GET', '/api/signers');
+    const { id } = signers.body[0];
+    const { body } = await world.send('POST', '/api/signatures', { personId: id, pin: '4711' });
+    const code = await open();
+    await write(code, [
+      { ...entry('note', { words: 'a' }), signature: body.signature },
+      { ...entry('note', { words: 'b' }), by: 'Somebody else', signature: body.signature },
+      { ...entry('note', { words: 'c' }), signature: 'made up' },
+    ]);
+    const { entries } = await read(code);
+    expect(entries.map((each: { isSigned: boolean; by: string }) => [each.by, each.isSigned])).toEqual([
+      ['Ilka Reedmace', true],
+      ['Somebody else', false],
+      ['Ilka Reedmace', false],
+    ]);
+    const guesses = [];
+    for (let guess = 0; guess < 7; guess += 1)
+      guesses.push(
+        (await world.send('POST', '/api/signatures', { personId: id, pin: `000${guess}` })).status,
+      );
+    expect(guesses.slice(0, 5)).toEqual([401, 401, 401, 401, 401]);
+    expect(guesses[6]).toBe(429);
+    world.clock.at = new Date('2026-11-25T09:30:00Z');
+  });
+});
+
+describe('what is left over, recalled, logged', () => {
+  test('it goes into store under its code, once, with its allergens; a recall follows it into what is made of it', async () => {
+    const code = await open({ recipeId: 'green-dressing', target: { kind: 'weight', grams: 4000 } });
+    const lines = await linesOf(code);
+    await write(code, weighedAll(lines));
+    const left = entry('left-over', { grams: 900, way: 'scale' });
+    await write(code, [left]);
+    await write(code, [left]);
+    const { body: stock } = await world.send('GET', '/api/stock?kitchenId=alder-ward');
+    const mine = stock.filter((each: { lot: string }) => each.lot === code);
+    expect(mine).toMatchObject([{ grams: 900, kind: 'made-ahead' }]);
+    const dish = await open();
+    const [line] = await linesOf(dish);
+    await write(dish, [entry('weighed', { lineId: line!.id, load: 1, grams: 100, from: code })]);
+    const { body: recall } = await world.send('GET', `/api/recall?batch=${code}`);
+    expect(
+      recall.batches.map((each: { code: string; evidence: string }) => [each.code, each.evidence]).sort(),
+    ).toEqual(
+      [
+        [code, 'its lot was written down'],
+        [dish, 'made of a batch that is hit'],
+      ].sort(),
+    );
+    expect(recall.packs.some((each: { code: string }) => each.code === code)).toBe(true);
+    const back = await world.send('GET', `/api/recall?batch=${dish}`);
+    expect(back.body.packs.some((each: { code: string }) => each.code === code)).toBe(true);
+  });
+
+  test('a day: the round, a breach and what was done; a missing reading is said', async () => {
+    const reading = entry('reading', { point: 'cold-hold', where: 'Cold room', celsius: 11 });
+    const send = (entries: object[]) =>
+      world.send('POST', '/api/day-log/entries', { kitchenId: 'alder-ward', entries });
+    expect(
+      (await send([reading, entry('weighed', { lineId: 'l1', load: 1, grams: 5 })])).body.refused,
+    ).toHaveLength(1);
+    const before = await world.send('GET', '/api/safety-log?kitchenId=alder-ward');
+    const rows = (body: { sections: { rows: string[][] }[] }) => body.sections.flatMap((each) => each.rows);
+    expect(rows(before.body).flat().join(' ')).toContain('OUT; nothing done about it yet');
+    await send([entry('action', { of: reading.id, action: 'Moved to another unit' })]);
+    const after = await world.send('GET', '/api/safety-log?kitchenId=alder-ward');
+    expect(rows(after.body).flat().join(' ')).toContain('OUT; Moved to another unit (Ilka Reedmace)');
+    expect(after.body.notes.join(' ')).toContain('Freezer was not read on this day.');
+    for (const file of ['pdf', 'csv']) {
+      const response = await world.app.request(`/api/safety-log.${file}?kitchenId=alder-ward`);
+      expect(response.status).toBe(200);
+      expect((await response.arrayBuffer()).byteLength).toBeGreaterThan(300);
+    }
+  });
+});
+
+test('nothing broke that nobody expected', () => expect(world.errors).toEqual([]));
