@@ -90,6 +90,7 @@ export const ROOMS = {
     'service/day',
     'service',
     'cook/offline',
+    'cook/panels',
     'cook',
     'records',
     'dishes',

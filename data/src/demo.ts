@@ -28,6 +28,7 @@ import {
   type StockItem,
   type ToldService,
   weekdayOf,
+  type EntryBody,
 } from '@hand-ladle/core';
 import { DATA_FOLDER } from './tables';
 
@@ -144,3 +145,24 @@ export function loadStock(
     return cookedItem({ recipe, kitchen, target: { kind: 'weight', grams } }, put, book);
   });
 }
+
+/** A batch of the demo world as it was cooked. */
+export interface DemoCooked {
+  kitchenId: string;
+  recipeId: string;
+  target: Target;
+  by: string;
+  /** From then on everything was weighed in as planned, a line a minute; null where nothing was yet. */
+  weighedMinutesAgo: number | null;
+  entries: (EntryBody & { minutesAgo: number })[];
+  /** What was done about a reading, by its place among the entries. */
+  actions: { minutesAgo: number; on: number; action: string; words: string }[];
+}
+
+export interface DemoDays {
+  batches: DemoCooked[];
+  days: { kitchenId: string; by: string; entries: DemoCooked['entries'] }[];
+}
+
+/** A day that was cooked, with its records. */
+export const loadCooked = (folder = DATA_FOLDER): DemoDays => json<DemoDays>(folder, 'cooked.json');

@@ -11,6 +11,7 @@ import { refreshLarder, seedOnce } from './seed';
 import { openStore } from './store';
 import { DEMO_PEOPLE, seedPeople } from './accounts/people';
 import { createServices } from './services';
+import { seedCooked } from './cooking/demo';
 import { fillFoods } from './cooking/foods';
 
 const WEB = join('web', 'dist');
@@ -20,13 +21,14 @@ const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { versio
 const database = connect(addressFromEnvironment());
 const tables = defineTables(database);
 await migrate(database);
-await seedOnce(database, tables, new Date());
+const isNew = await seedOnce(database, tables, new Date());
 await refreshLarder(database, tables);
 await fillFoods(tables);
 
 const store = openStore(database, tables);
 const log = (message: string): void => console.error(message);
 const services = createServices(store, log);
+if (isNew) await seedCooked(services, store);
 if (await seedPeople(services.people)) {
   const demo = DEMO_PEOPLE.map(({ login, role, password }) => `${role} ${login} / ${password}`).join(', ');
   console.log(`Demo accounts were made, change their passwords before real use: ${demo}`);

@@ -24,7 +24,7 @@ import type { Composed, ComposedLine } from '../../core/src/dish/composed';
 import { wantedBy } from '../../core/src/food/substances';
 import { withdrawPack } from '../../core/src/kitchen/kitchen';
 import { swapHere } from '../../core/src/kitchen/library';
-import { passes } from '../../core/src/kitchen/policy';
+import { passes } from '../../core/src/kitchen/diners';
 import { misfitOf } from '../../core/src/swap/fit';
 
 /** A seeded stream of numbers in [0, 1): mulberry32. */

@@ -34,6 +34,26 @@ export const batchLoads = ({ planned }: CookGround): number =>
 export const loadOfLine = (line: WorksheetLine, load: number): number | null =>
   loadsOf(line) > 1 ? (load <= loadsOf(line) ? load : null) : load === 1 ? 1 : null;
 
+/** "the rest of the water", "the remaining oil": what was begun with an earlier step goes on here. */
+const REST = /\b(?:rest|remaining|remainder|other half|second half|held[- ]back)\b/i;
+
+/** The first step that names a written line, and the one by which all of it is in: the first, but where a later one takes the rest. */
+function stepsOf(sourceId: string, steps: readonly RecipeStep[]): { first: number; due: number } | null {
+  const named = steps.flatMap(({ reading }, index) => (reading.lineIds.includes(sourceId) ? [index] : []));
+  const [first] = named;
+  if (first === undefined) return null;
+  const rest = named.filter((index) => index > first && REST.test(steps[index]!.text));
+  return { first, due: rest.at(-1) ?? first };
+}
+
+/** A line at a step of a load. */
+export interface LineAt {
+  line: WorksheetLine;
+  put: PutIn;
+  /** The rest of it goes in with a later step. */
+  isPart: boolean;
+}
+
 /** Lines that go in with a step of a load: those it names that were not put off, and those that were put off to it. */
 export function linesAt(
   { planned }: CookGround,
@@ -41,30 +61,32 @@ export function linesAt(
   step: RecipeStep,
   steps: readonly RecipeStep[],
   load: number,
-): { line: WorksheetLine; put: PutIn }[] {
-  const named = new Set(step.reading.lineIds);
-  // A line belongs to the first step that names it: "stir in the rest of the oil" comes later and is weighed then.
-  const before = new Set(steps.slice(0, steps.indexOf(step)).flatMap(({ reading }) => reading.lineIds));
-  return planned.lines.flatMap((line) => {
+): LineAt[] {
+  const at = steps.indexOf(step);
+  return planned.lines.flatMap((line): LineAt[] => {
     const own = loadOfLine(line, load);
     const put = own === null ? undefined : puts.find((each) => each.lineId === line.id && each.load === own);
     if (!put || line.technique) return [];
-    const isHere =
-      put.laterStepId === null
-        ? named.has(line.sourceId) && !before.has(line.sourceId)
-        : put.laterStepId === step.id;
-    return isHere ? [{ line, put }] : [];
+    const span = stepsOf(line.sourceId, steps);
+    if (put.laterStepId !== null) return put.laterStepId === step.id ? [{ line, put, isPart: false }] : [];
+    if (span === null || !step.reading.lineIds.includes(line.sourceId)) return [];
+    // What is all in by the first step that names it is not asked for again.
+    return at === span.first || at === span.due ? [{ line, put, isPart: at < span.due }] : [];
   });
 }
 
 /** Lines that no step names: they are asked for with the last one. */
-export function unnamedLines({ planned, recipe }: CookGround, puts: readonly PutIn[], load: number) {
+export function unnamedLines(
+  { planned, recipe }: CookGround,
+  puts: readonly PutIn[],
+  load: number,
+): LineAt[] {
   const named = new Set(recipe.steps.flatMap(({ reading }) => reading.lineIds));
   return planned.lines.flatMap((line) => {
     const own = loadOfLine(line, load);
     const put = own === null ? undefined : puts.find((each) => each.lineId === line.id && each.load === own);
     return put && !line.technique && put.laterStepId === null && !named.has(line.sourceId)
-      ? [{ line, put }]
+      ? [{ line, put, isPart: false }]
       : [];
   });
 }
@@ -87,7 +109,7 @@ export function forgottenAt(
     ...steps.slice(0, at + 1).flatMap((each) => linesAt(ground, puts, each, steps, load)),
     ...(isLast ? unnamedLines(ground, puts, load) : []),
   ];
-  const missing = due.filter(({ put }) => put.standing === 'not in');
+  const missing = due.filter(({ put, isPart }) => put.standing === 'not in' && !isPart);
   if (missing.length === 0) return [];
   const planned = outlookOf(cookedSheet(opening, record, 'as planned'), opening);
   const next = steps[at + 1];

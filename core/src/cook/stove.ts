@@ -6,7 +6,7 @@ import type { KeptEntry } from './log';
 import { standing } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
 import type { PutIn } from './put-in';
-import { linesAt, unnamedLines } from './slips';
+import { type LineAt, linesAt, unnamedLines } from './slips';
 import type { BatchState } from './state';
 
 export interface StoveLine {
@@ -19,6 +19,8 @@ export interface StoveLine {
   componentId: string | null;
   foodId: string | null;
   put: PutIn;
+  /** A part of it: the rest goes in with a later step. */
+  isPart: boolean;
   /** Allergens in words: "SOY", "check celery". */
   allergens: string[];
 }
@@ -64,6 +66,16 @@ export function everyMinutesOf({ text }: Pick<RecipeStep, 'text'>): number | nul
   return found?.minutes ?? null;
 }
 
+/** A time at the end of a look-test stands under the time already: "they bend, 8 minutes". */
+const TIME_AT_END =
+  /,?\s*(?:for\s+|about\s+)*\d[\d\s.,/½¼¾–-]*(?:to\s+\d+\s*)?(?:minutes?|mins?|hours?|h)\b.*$/i;
+
+/** "until they bend"; empty where the step has no look-test. */
+export function lookTestOf({ reading }: Pick<RecipeStep, 'reading'>): string {
+  const plain = reading.lookTest.replace(TIME_AT_END, '').trim();
+  return plain === '' ? '' : `until ${plain}`;
+}
+
 /** Loads a step is done in: those of its machine, else one for the whole batch. */
 function loadsAt(opened: OpenedBatch, step: RecipeStep): number {
   const { planned } = groundOfBatch(opened);
@@ -97,7 +109,7 @@ export function stoveView(opening: OpenedBatch, entries: readonly KeptEntry[], s
     ),
   );
   const ordered = stepsInOrder(opening);
-  const lineOf = ({ line, put }: ReturnType<typeof linesAt>[number]): StoveLine => {
+  const lineOf = ({ line, put, isPart }: LineAt): StoveLine => {
     const component = planned.components.find(({ componentId }) => componentId === line.componentId);
     const made = from.get(line.id);
     return {
@@ -116,6 +128,7 @@ export function stoveView(opening: OpenedBatch, entries: readonly KeptEntry[], s
       componentId: line.componentId,
       foodId: line.foodId,
       put,
+      isPart,
       allergens: line.allergens
         .filter(({ isNamed }) => isNamed)
         .map(({ name, status }) =>
@@ -139,7 +152,7 @@ export function stoveView(opening: OpenedBatch, entries: readonly KeptEntry[], s
         ...linesAt(ground, state.puts, step, recipe.steps, load),
         ...(isLast ? unnamedLines(ground, state.puts, load) : []),
       ].map(lineOf),
-      lookTest: step.reading.lookTest,
+      lookTest: lookTestOf(step),
       time: time ? timeText(time) : '',
       minutes: time?.minutes ?? null,
       everyMinutes: everyMinutesOf(step),

@@ -1,5 +1,18 @@
-/** Who a kitchen cooks for: groups of guests and what each must not have. */
-import type { FreeFromPolicy } from './policy';
+/** Who a kitchen cooks for: groups of guests, what each must not have, and what passes as free for them. */
+import type { AllergenStatus } from '../food';
+
+/** Which statuses count as free when a dish is served free from something. */
+export interface FreeFromPolicy {
+  mayContain: 'refuse' | 'accept';
+  check: 'refuse' | 'accept';
+}
+
+/** Whether a status passes as free under a policy. */
+export function passes(status: AllergenStatus, policy: FreeFromPolicy): boolean {
+  if (status === 'clear') return true;
+  if (status === 'check') return policy.check === 'accept';
+  return status === 'may-contain' && policy.mayContain === 'accept';
+}
 
 export interface DinerGroup {
   id: string;

@@ -22,7 +22,7 @@ export {
   VOLUME_SPREAD,
 } from './conventions';
 export { dayIn, isTimeZone } from './day';
-export type { DinerGroup } from './diners';
+export { type DinerGroup, type FreeFromPolicy, passes } from './diners';
 export {
   type EquipmentSet,
   HEATING_EFFICIENCY,
@@ -58,7 +58,6 @@ export {
 export { swapHere, swapsFrom } from './library';
 export { PAN_FILL, PAN_TYPES, type PanId, PANS } from './pans';
 export { mayActAs, type Person, type Role, ROLES } from './people';
-export { type FreeFromPolicy, passes } from './policy';
 export { priceOf } from './price';
 export { type KitchenSafety, PLAIN_SAFETY } from './safety';
 export {

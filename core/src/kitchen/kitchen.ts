@@ -8,9 +8,8 @@ import {
   type SwapRating,
 } from '../food';
 import type { UnitSystem } from '../quantity';
-import type { DinerGroup } from './diners';
+import type { DinerGroup, FreeFromPolicy } from './diners';
 import type { OwnedPans, Scale, Vessel } from './equipment';
-import type { FreeFromPolicy } from './policy';
 import { type KitchenSafety, PLAIN_SAFETY } from './safety';
 import { type KitchenService, PLAIN_SERVICE } from './service';
 import type { SharedEquipment } from './shared';

@@ -15,7 +15,7 @@ import { touches, worstStatus } from '../../src/allergen/flags';
 import { isFree } from '../../src/allergen/free';
 import { TRAPS, trapsOf } from '../../src/allergen/traps';
 import { VEGAN, wantedBy, wantedByAll } from '../../src/food/substances';
-import { passes } from '../../src/kitchen/policy';
+import { passes } from '../../src/kitchen/diners';
 import { breaksWholeFood } from '../../src/kitchen/standard';
 
 const food = (id: string) => book.foods.foods.get(id)!;

@@ -1,5 +1,5 @@
 import { groundOfBatch, cookedSheet, standing } from '@hand-ladle/core';
-import { asPlanned, kept, openedBatch } from '@hand-ladle/testing/cooked';
+import { asPlanned, kept, openedBatch } from '@hand-ladle/testing/cook/cooked';
 import { demo } from '@hand-ladle/testing/world';
 
 describe('a batch in which everything went in as planned', () => {

@@ -8,7 +8,7 @@ import {
 } from '@hand-ladle/core';
 import { cafe, demo, demoRecipe, recipeOf, school, sheetOf, ward } from '@hand-ladle/testing/world';
 import { worse } from '../../src/food/status';
-import { passes } from '../../src/kitchen/policy';
+import { passes } from '../../src/kitchen/diners';
 
 const STRICT: FreeFromPolicy = { mayContain: 'refuse', check: 'refuse' };
 const LOOSE: FreeFromPolicy = { mayContain: 'accept', check: 'accept' };

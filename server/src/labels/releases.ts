@@ -205,7 +205,8 @@ export class Releases {
       const asked = {
         recipeId: recipe.id,
         kitchenId: kitchen.id,
-        target,
+        // What was cooked has the target of its own record.
+        ...(target.kind === 'as-weighed' ? {} : { target }),
         vesselIds,
         style,
         regime,

@@ -7,9 +7,9 @@ import { call, server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { todayIn } from '../state/today';
-import { useAuthor } from './author';
-import { cookServer } from './cook-server';
-import { useStove } from './stove';
+import { useAuthor } from './offline/author';
+import { cookServer } from './offline/cook-server';
+import { useStove } from './offline/stove';
 
 const book = useBook();
 const author = useAuthor();
@@ -30,7 +30,7 @@ const { problem, again } = useFirstRead(async () => {
   rows.value = await cookServer.openBatches(kitchenId);
   dishes.value = await server.digests(kitchenId);
   const all = await call<SavedServiceTold[]>(`/api/services?kitchenId=${encodeURIComponent(kitchenId)}`);
-  services.value = all.filter(({ date }) => date === today.value).slice(0, 4);
+  services.value = all.filter(({ date }) => date >= today.value).slice(0, 3);
   for (const { id } of services.value) {
     const view = await call<{ eaten: EatenTold }>(`/api/services/${encodeURIComponent(id)}`);
     eaten.value = { ...eaten.value, [id]: view.eaten };
@@ -43,9 +43,7 @@ watch(
 );
 const found = computed(() => {
   const words = typed.value.trim().toLowerCase();
-  return words === ''
-    ? []
-    : dishes.value.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 8);
+  return dishes.value.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 12);
 });
 
 async function open(asked: { recipeId: string; serviceId?: string; versionKey?: string }): Promise<void> {
@@ -101,7 +99,10 @@ const PHASE_WORDS: Readonly<Record<BatchRow['phase'], string>> = {
       </p>
     </section>
     <section v-for="service in services" :key="service.id" class="plate" :aria-label="service.meal">
-      <h2>{{ service.meal }}, ready at {{ service.readyAt }}</h2>
+      <h2>
+        {{ service.meal }}, {{ service.date === today ? 'today' : service.date }}, ready at
+        {{ service.readyAt }}
+      </h2>
       <ul class="rows">
         <template v-for="dish in eaten[service.id] ?? []" :key="dish.recipeId">
           <li v-for="version in dish.versions" :key="version.key">

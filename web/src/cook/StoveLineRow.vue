@@ -47,7 +47,8 @@ const words = computed(() => {
   >
     <span class="name">
       {{ line.name }}
-      <small v-if="line.form || line.whereFrom || line.allergens.length > 0">
+      <small v-if="line.form || line.whereFrom || line.allergens.length > 0 || line.isPart">
+        <template v-if="line.isPart">In parts: the rest goes in later. </template>
         <template v-if="line.allergens.length > 0">{{ line.allergens.join(', ') }}. </template
         ><template v-if="line.form">{{ line.form }}. </template>{{ line.whereFrom }}
       </small>

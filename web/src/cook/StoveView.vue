@@ -4,7 +4,6 @@
  * on without the server, and says what is not sent yet.
  */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
-import { RouterLink } from 'vue-router';
 import { useIntervalFn, useLocalStorage, usePreferredDark, useWakeLock } from '@vueuse/core';
 import {
   limitOf,
@@ -16,21 +15,22 @@ import {
   type StoveStep,
   type WayOut,
 } from '@hand-ladle/core';
-import ActionPanel from './ActionPanel.vue';
-import AddPanel from './AddPanel.vue';
-import { useAuthor } from './author';
-import FinishPanel from './FinishPanel.vue';
-import ForgottenPanel from './ForgottenPanel.vue';
-import MendPanel from './MendPanel.vue';
-import OtherPanel from './OtherPanel.vue';
-import ReadingPanel from './ReadingPanel.vue';
-import SignPanel from './SignPanel.vue';
-import { wakeSound } from './sound';
-import StoveLineRow from './StoveLineRow.vue';
-import { useStove } from './stove';
-import TimerPanel from './TimerPanel.vue';
+import ActionPanel from './panels/ActionPanel.vue';
+import AddPanel from './panels/AddPanel.vue';
+import { useAuthor } from './offline/author';
+import FinishPanel from './panels/FinishPanel.vue';
+import ForgottenPanel from './panels/ForgottenPanel.vue';
+import MendPanel from './panels/MendPanel.vue';
+import OtherPanel from './panels/OtherPanel.vue';
+import ReadingPanel from './panels/ReadingPanel.vue';
+import SignPanel from './panels/SignPanel.vue';
+import { wakeSound } from './offline/sound';
+import StepPlate from './StepPlate.vue';
+import StoveTop from './StoveTop.vue';
+import { useStove } from './offline/stove';
+import TimerPanel from './panels/TimerPanel.vue';
 import TimerStrip from './TimerStrip.vue';
-import WeighPanel from './WeighPanel.vue';
+import WeighPanel from './panels/WeighPanel.vue';
 
 const props = defineProps<{ code: string }>();
 const stove = useStove();
@@ -185,41 +185,7 @@ const limitNow = computed(() =>
 
 <template>
   <div class="stove" :data-stove="isDark ? 'dark' : 'light'" @pointerdown="touched" @keydown="touched">
-    <header class="top">
-      <RouterLink class="key plain back" to="/cook" aria-label="All batches">‹</RouterLink>
-      <nav class="batches" aria-label="Batches">
-        <RouterLink
-          v-for="each in stove.batches"
-          :key="each.code"
-          class="key batch"
-          :class="{ chosen: each.code === stove.code, calls: each.answer.hand < 0 }"
-          :to="`/cook/${each.code}`"
-        >
-          <span>{{ each.opened.name }}</span>
-          <small>{{ each.code }}{{ each.answer.hand < 0 ? ', needs a hand' : '' }}</small>
-        </RouterLink>
-      </nav>
-      <div class="who">
-        <span v-if="stove.isAway" class="away" role="status">No server: it goes on here</span>
-        <span v-if="stove.unsent > 0" class="unsent" role="status">{{ stove.unsent }} not sent yet</span>
-        <button type="button" class="key" @click="panel = 'sign'">
-          {{ author.name || 'Who are you?' }}<small v-if="author.name && !author.isSigned">not signed</small>
-        </button>
-        <button
-          type="button"
-          class="key plain"
-          :aria-label="isDark ? 'Light screen' : 'Dark screen'"
-          @click="look = isDark ? 'light' : 'dark'"
-        >
-          {{ isDark ? '☀' : '☾' }}
-        </button>
-      </div>
-    </header>
-    <p v-if="stove.problem" class="problem" role="alert">{{ stove.problem }}</p>
-    <p v-for="each in stove.refused" :key="each.number" class="problem" role="alert">
-      Not taken: {{ each.refused }}
-      <button type="button" class="key plain" @click="stove.dismiss(each.number)">Seen</button>
-    </p>
+    <StoveTop :is-dark="isDark" @sign="panel = 'sign'" @turn="look = isDark ? 'light' : 'dark'" />
     <TimerStrip />
     <template v-if="current && state && view">
       <p
@@ -256,54 +222,15 @@ const limitNow = computed(() =>
           The equipment is clean: begin
         </button>
       </section>
-      <section v-else-if="step" class="work" aria-label="The step that is on">
-        <div class="told">
-          <h1>
-            Step {{ step.number
-            }}<span v-if="state.loads > 1" class="load">load {{ step.load }} of {{ state.loads }}</span>
-            <small>{{ step.station }}</small>
-          </h1>
-          <p class="text">{{ step.text }}</p>
-          <dl class="marks">
-            <div v-if="step.lookTest">
-              <dt>Look</dt>
-              <dd>{{ step.lookTest }}</dd>
-            </div>
-            <div v-if="step.time">
-              <dt>Time</dt>
-              <dd>{{ step.time }}</dd>
-            </div>
-            <div v-if="step.oven">
-              <dt>Oven</dt>
-              <dd>{{ step.oven }}</dd>
-            </div>
-            <div v-if="limitNow">
-              <dt>Core</dt>
-              <dd>{{ limitNow }}</dd>
-            </div>
-          </dl>
-          <p
-            v-for="each in coolingWords"
-            :key="each.where"
-            class="cooling"
-            :class="each.standing.replace(' ', '-')"
-          >
-            {{ each.where ? `${each.where}: ` : 'Cooling: ' }}{{ each.words }}
-          </p>
-          <p v-if="next" class="next">
-            Next{{ next.load === step.load ? '' : `, load ${next.load}` }}: {{ next.text }}
-          </p>
-        </div>
-        <div class="lines" role="group" aria-label="Goes in now">
-          <StoveLineRow
-            v-for="line in step.lines"
-            :key="`${line.lineId} ${line.load}`"
-            :line="line"
-            @open="weigh(line)"
-          />
-          <p v-if="step.lines.length === 0" class="nothing">Nothing goes in with this step.</p>
-        </div>
-      </section>
+      <StepPlate
+        v-else-if="step"
+        :step="step"
+        :next="next"
+        :loads="state.loads"
+        :limit="limitNow ?? ''"
+        :coolings="coolingWords"
+        @weigh="weigh"
+      />
       <section v-else class="begin" aria-label="All steps are done">
         <h1>{{ current.opened.name }}: all steps are done</h1>
         <p
@@ -404,75 +331,6 @@ const limitNow = computed(() =>
   color: var(--ink);
 }
 
-.top {
-  display: flex;
-  gap: var(--space-3);
-  align-items: center;
-  padding: 0 var(--space-4);
-}
-
-.back {
-  min-width: 64px;
-  justify-content: center;
-  font-size: 36px;
-}
-
-.batches {
-  display: flex;
-  flex: 1;
-  gap: var(--space-2);
-  overflow-x: auto;
-}
-
-.batch {
-  display: grid;
-  flex: none;
-  max-width: 320px;
-  padding: 4px var(--space-4);
-  line-height: 1.1;
-  text-decoration: none;
-}
-
-.batch span {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.batch.calls {
-  border-color: var(--brick);
-}
-
-small {
-  font-size: 17px;
-  font-weight: 450;
-}
-
-.who {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: flex-end;
-  gap: var(--space-2);
-  align-items: center;
-}
-
-.who .key {
-  display: grid;
-  line-height: 1.1;
-}
-
-.away,
-.unsent {
-  padding: 6px 12px;
-  border: 2px dashed var(--amber-line);
-  border-radius: var(--radius-s);
-  background: var(--amber-wash);
-  color: var(--amber);
-  font-size: 20px;
-  font-weight: 680;
-}
-
-.problem,
 .check {
   margin: 0 var(--space-4);
   padding: var(--space-2) var(--space-4);
@@ -519,72 +377,6 @@ small {
   font-size: 42px;
 }
 
-.work {
-  display: grid;
-  grid-template-columns: minmax(0, 0.85fr) minmax(0, 1fr);
-  gap: var(--space-3);
-  flex: 1;
-  min-height: 0;
-  padding: 0 var(--space-4);
-}
-
-.told,
-.lines {
-  overflow: auto;
-  min-height: 0;
-  border-radius: var(--radius);
-}
-
-.told {
-  padding: var(--space-3) var(--space-4);
-  background: var(--enamel);
-  border-top: 6px solid var(--rim);
-}
-
-.told h1 {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 0 var(--space-4);
-  font-size: 28px;
-}
-
-.load {
-  color: var(--rim);
-}
-
-.text {
-  margin: var(--space-2) 0;
-  font-size: 31px;
-  font-weight: 560;
-  line-height: 1.18;
-}
-
-.marks div {
-  display: grid;
-  grid-template-columns: 80px 1fr;
-  align-items: baseline;
-}
-
-.marks dt {
-  font-size: 20px;
-  color: var(--ink-soft);
-}
-
-.marks dd {
-  font-size: 32px;
-  font-weight: 700;
-  line-height: 1.15;
-}
-
-.next {
-  margin-top: var(--space-3);
-  padding-top: var(--space-2);
-  border-top: 1px solid var(--hairline);
-  font-size: 22px;
-  color: var(--ink-soft);
-}
-
 .cooling {
   margin-top: var(--space-2);
   font-size: 26px;
@@ -595,12 +387,6 @@ small {
 .cooling.failed,
 .cooling.missing {
   color: var(--brick);
-}
-
-.nothing {
-  padding: var(--space-4);
-  font-size: 26px;
-  color: var(--ink-soft);
 }
 
 .acts {
@@ -616,11 +402,15 @@ small {
   justify-content: center;
 }
 
-@media (max-width: 900px) {
-  .work {
-    grid-template-columns: 1fr;
-    grid-template-rows: minmax(0, 0.8fr) minmax(0, 1fr);
-  }
+.check {
+  margin: 0 var(--space-4);
+  padding: var(--space-2) var(--space-4);
+  border: 3px dashed var(--brick);
+  border-radius: var(--radius-s);
+  background: var(--brick-wash);
+  color: var(--brick);
+  font-size: 24px;
+  font-weight: 680;
 }
 
 @media (max-width: 620px) {
@@ -628,14 +418,6 @@ small {
     height: auto;
     min-height: 100dvh;
     overflow: visible;
-  }
-
-  .top {
-    flex-wrap: wrap;
-  }
-
-  .work {
-    display: block;
   }
 
   .acts {

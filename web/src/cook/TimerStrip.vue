@@ -3,9 +3,9 @@
 import { computed, watch } from 'vue';
 import { usePreferredReducedMotion } from '@vueuse/core';
 import { timersAt, keptFromTold, standing, type Timer } from '@hand-ladle/core';
-import { ring } from './sound';
-import { leftText } from './timer-text';
-import { useStove } from './stove';
+import { ring } from './offline/sound';
+import { leftText } from './offline/timer-text';
+import { useStove } from './offline/stove';
 
 const stove = useStove();
 const motion = usePreferredReducedMotion();

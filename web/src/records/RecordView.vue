@@ -9,7 +9,7 @@ import {
   type ServiceList,
 } from '@hand-ladle/core';
 import { call } from '../api/client';
-import { cookServer } from '../cook/cook-server';
+import { cookServer } from '../cook/offline/cook-server';
 import { useFirstRead } from '../state/first-read';
 import { useSession } from '../state/session';
 import RecordList from './RecordList.vue';

@@ -10,12 +10,12 @@ import {
   type ServiceList,
 } from '@hand-ladle/core';
 import { call } from '../api/client';
-import ActionPanel from '../cook/ActionPanel.vue';
-import { useAuthor } from '../cook/author';
-import { cookServer } from '../cook/cook-server';
-import ReadingPanel from '../cook/ReadingPanel.vue';
-import SignPanel from '../cook/SignPanel.vue';
-import { useStove } from '../cook/stove';
+import ActionPanel from '../cook/panels/ActionPanel.vue';
+import { useAuthor } from '../cook/offline/author';
+import { cookServer } from '../cook/offline/cook-server';
+import ReadingPanel from '../cook/panels/ReadingPanel.vue';
+import SignPanel from '../cook/panels/SignPanel.vue';
+import { useStove } from '../cook/offline/stove';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { todayIn } from '../state/today';

@@ -9,8 +9,8 @@ import type {
   Target,
   ToldEntry,
 } from '@hand-ladle/core';
-import { answerOf, call } from '../api/client';
-import type { Send } from './offline/outbox';
+import { answerOf, call } from '../../api/client';
+import type { Send } from './outbox';
 
 const at = (code: string): string => `/api/batches/${encodeURIComponent(code)}`;
 

@@ -2,8 +2,8 @@
 /** Who stands here: a name with its PIN, or only a name, and then entries are not signed. */
 import { onMounted, ref, shallowRef } from 'vue';
 import type { Signer } from '@hand-ladle/core';
-import { useAuthor } from './author';
-import { cookServer } from './cook-server';
+import { useAuthor } from '../offline/author';
+import { cookServer } from '../offline/cook-server';
 import FigurePad from './FigurePad.vue';
 import StovePanel from './StovePanel.vue';
 

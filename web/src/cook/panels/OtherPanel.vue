@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import StovePanel from './StovePanel.vue';
-import { useStove } from './stove';
+import { useStove } from '../offline/stove';
 
 const emit = defineEmits<{ close: []; add: []; look: [index: number] }>();
 const stove = useStove();

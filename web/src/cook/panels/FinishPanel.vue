@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { gramsText, SCORES, typedFigure, type EntryBody, type Score } from '@hand-ladle/core';
 import StovePanel from './StovePanel.vue';
-import { useStove } from './stove';
+import { useStove } from '../offline/stove';
 
 const emit = defineEmits<{ close: [] }>();
 const stove = useStove();

@@ -14,14 +14,14 @@ import type {
   ToldKeptEntry,
   Trouble,
 } from '@hand-ladle/core';
-import type { ServerError } from '../api/client';
-import { useBook } from '../state/book';
-import { ask } from '../worker/client';
-import type { CookAnswer, CookInput } from '../worker/protocol';
+import type { ServerError } from '../../api/client';
+import { useBook } from '../../state/book';
+import { ask } from '../../worker/client';
+import type { CookAnswer, CookInput } from '../../worker/protocol';
 import { useAuthor } from './author';
 import { clockAhead, cookServer, sendEntries } from './cook-server';
-import { openStoveBase, type KeptBatch, type Waiting } from './offline/kept';
-import { Outbox, withWaiting } from './offline/outbox';
+import { openStoveBase, type KeptBatch, type Waiting } from './kept';
+import { Outbox, withWaiting } from './outbox';
 
 /** One batch on the stove. */
 export interface OnStove {

@@ -13,7 +13,7 @@ import {
 } from '@hand-ladle/core';
 import EffectPlate from './EffectPlate.vue';
 import StovePanel from './StovePanel.vue';
-import { useStove } from './stove';
+import { useStove } from '../offline/stove';
 
 const props = defineProps<{ stepId: string; load: number }>();
 const emit = defineEmits<{ close: []; timer: [minutes: number, name: string] }>();

@@ -4,7 +4,7 @@ import { ref } from 'vue';
 import { typedFigure } from '@hand-ladle/core';
 import FigurePad from './FigurePad.vue';
 import StovePanel from './StovePanel.vue';
-import { useStove } from './stove';
+import { useStove } from '../offline/stove';
 
 const props = defineProps<{
   wish: { minutes: number | null; name: string; everyMinutes: number | null };

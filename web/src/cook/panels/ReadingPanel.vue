@@ -12,7 +12,7 @@ import {
   type OpenBreach,
   type Point,
 } from '@hand-ladle/core';
-import { cookServer } from './cook-server';
+import { cookServer } from '../offline/cook-server';
 import FigurePad from './FigurePad.vue';
 import StovePanel from './StovePanel.vue';
 

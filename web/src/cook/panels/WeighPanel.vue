@@ -9,14 +9,14 @@ import {
   type EntryBody,
   type StoveLine,
 } from '@hand-ladle/core';
-import { useScale } from '../devices/scale';
-import { useBook } from '../state/book';
-import FoodPicker from '../ui/FoodPicker.vue';
+import { useScale } from '../../devices/scale';
+import { useBook } from '../../state/book';
+import FoodPicker from '../../ui/FoodPicker.vue';
 import EffectPlate from './EffectPlate.vue';
 import FigurePad from './FigurePad.vue';
 import PackForm from './PackForm.vue';
 import StovePanel from './StovePanel.vue';
-import { useStove } from './stove';
+import { useStove } from '../offline/stove';
 
 const props = defineProps<{ line: StoveLine }>();
 const emit = defineEmits<{ close: [] }>();

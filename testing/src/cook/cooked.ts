@@ -13,7 +13,7 @@ import {
   type Recipe,
   type Target,
 } from '@hand-ladle/core';
-import { book, demoRecipe, wardAsIs } from './world';
+import { book, demoRecipe, wardAsIs } from '../world';
 
 export const OPENED_AT = Date.parse('2026-12-01T08:00:00Z');
 

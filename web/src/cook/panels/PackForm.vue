@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The pack that was opened: the recorded one with its lot, or another one, which nobody has read. */
 import { computed, ref } from 'vue';
-import { useBook } from '../state/book';
-import { useStove } from './stove';
+import { useBook } from '../../state/book';
+import { useStove } from '../offline/stove';
 
 const props = defineProps<{ foodId: string }>();
 const emit = defineEmits<{ done: [] }>();

@@ -1,0 +1,16 @@
+import { launch } from './browser.mjs';
+const U='http://127.0.0.1:4555';
+const b=await launch();
+const ctx=await b.newContext({viewport:{width:1280,height:800}, hasTouch:false});
+const p=await ctx.newPage();
+p.on('pageerror',e=>console.log('PAGEERR',e.message));
+p.on('console',m=>m.type()==='error'&&console.log('CONSOLE',m.text()));
+await p.goto(U+'/cook'); await p.waitForTimeout(2500);
+await p.screenshot({path:'/tmp/s1.png'});
+const r=await p.request.post(U+'/api/batches',{data:{recipeId:'barley-leek-white-bean-pot',kitchenId:'alder-ward',target:{kind:'portions',portions:300,portionGrams:280},openedBy:'Ilka Reedmace'}});
+console.log(await r.text());
+const {code}=await r.json();
+await p.goto(U+'/cook/'+code); await p.waitForTimeout(3000);
+await p.screenshot({path:'/tmp/s2.png'});
+await b.close();
+console.log(code);
