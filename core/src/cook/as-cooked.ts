@@ -20,7 +20,7 @@ import {
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
 import type { Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
-import { putIn, type PutIn } from './put-in';
+import { putIn, type PutIn, stepsOf } from './put-in';
 
 /** What is taken of lines that nobody has written down yet: nothing known of them, or that they go in as planned. */
 export type Rest = 'unknown' | 'as planned';
@@ -66,17 +66,19 @@ interface Filled {
   grams: number | null;
 }
 
-function filledAt(loads: readonly PutIn[], rest: Rest): Filled[] {
+function filledAt(loads: readonly PutIn[], rest: Rest, isGoingOn: (load: number) => boolean): Filled[] {
   const instead = new Map<string, number>();
   let own = 0;
   let isOwnIn = false;
   let isOpen = false;
-  for (const { additions, standing, wantedGrams } of loads) {
+  for (const { additions, standing, wantedGrams, load, grams: put } of loads) {
     for (const { insteadId, grams } of additions)
       if (insteadId === null) {
         own += grams;
         isOwnIn = true;
       } else instead.set(insteadId, (instead.get(insteadId) ?? 0) + grams);
+    // What is begun and not due yet goes on; what is left of it after its step stays out.
+    if (rest === 'as planned' && standing === 'under' && isGoingOn(load)) own += wantedGrams! - put;
     if (standing !== 'not in') continue;
     if (rest === 'as planned' && wantedGrams !== null) {
       own += wantedGrams;
@@ -130,50 +132,60 @@ function plannedLines(ground: CookGround, record: readonly Standing[], rest: Res
   const byLine = new Map<string, PutIn[]>();
   for (const each of putIn(planned.lines, record))
     byLine.set(each.lineId, [...(byLine.get(each.lineId) ?? []), each]);
+  const done = new Set(
+    record.flatMap(({ body }) => (body.kind === 'step-done' ? [`${body.stepId} ${body.load}`] : [])),
+  );
+  /** Whether the step by which all of a line is in is still to come. */
+  const isOpen = (sourceId: string, load: number): boolean => {
+    const span = stepsOf(sourceId, recipe.steps);
+    return span !== null && !done.has(`${recipe.steps[span.due]!.id} ${load}`);
+  };
   return lines.flatMap((line): Made[] => {
     if (line.technique) return [];
     const { source, food, component, swap } = line;
     const ownId = food?.id ?? component?.id ?? null;
     const isParted = swap !== null || (perSource.get(source.id) ?? 1) > 1;
-    return filledAt(byLine.get(line.id) ?? [], rest).flatMap(({ foodId, grams }): Made[] => {
-      const made = { sourceId: source.id, stepId: null };
-      if (foodId !== null && foodId !== ownId) {
-        const other = book.foods.foods.get(foodId) ?? book.components.get(foodId);
-        const name = other?.name ?? foodId;
-        return [
-          {
-            ...made,
-            line: lineOf(
-              { id: `${line.id}+${foodId}`, foodId, name, part: source.reading.part },
-              grams ?? 0,
-              book,
-            ),
-          },
-        ];
-      }
-      if (isParted && ownId !== null && grams !== null)
-        return [
-          {
-            ...made,
-            line: lineOf(
-              { id: line.id, foodId: ownId, name: line.name, part: source.reading.part },
-              grams,
-              book,
-            ),
-          },
-        ];
-      const answers = {
-        ...source.answers,
-        ...(line.isFoodSure && ownId !== null ? { foodId: ownId } : {}),
-        ...(grams === null ? {} : { grams, gramsOrigin: 'weighed here' as const }),
-      };
-      if (grams === null) {
-        delete answers.grams;
-        delete answers.gramsOrigin;
-      }
-      const reading = grams === null ? unsaid(source.reading) : source.reading;
-      return [{ ...made, line: { ...source, id: line.id, reading, answers } }];
-    });
+    return filledAt(byLine.get(line.id) ?? [], rest, (load) => isOpen(source.id, load)).flatMap(
+      ({ foodId, grams }): Made[] => {
+        const made = { sourceId: source.id, stepId: null };
+        if (foodId !== null && foodId !== ownId) {
+          const other = book.foods.foods.get(foodId) ?? book.components.get(foodId);
+          const name = other?.name ?? foodId;
+          return [
+            {
+              ...made,
+              line: lineOf(
+                { id: `${line.id}+${foodId}`, foodId, name, part: source.reading.part },
+                grams ?? 0,
+                book,
+              ),
+            },
+          ];
+        }
+        if (isParted && ownId !== null && grams !== null)
+          return [
+            {
+              ...made,
+              line: lineOf(
+                { id: line.id, foodId: ownId, name: line.name, part: source.reading.part },
+                grams,
+                book,
+              ),
+            },
+          ];
+        const answers = {
+          ...source.answers,
+          ...(line.isFoodSure && ownId !== null ? { foodId: ownId } : {}),
+          ...(grams === null ? {} : { grams, gramsOrigin: 'weighed here' as const }),
+        };
+        if (grams === null) {
+          delete answers.grams;
+          delete answers.gramsOrigin;
+        }
+        const reading = grams === null ? unsaid(source.reading) : source.reading;
+        return [{ ...made, line: { ...source, id: line.id, reading, answers } }];
+      },
+    );
   });
 }
 

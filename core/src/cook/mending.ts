@@ -126,11 +126,14 @@ function surplusAt(ground: Ground, degree: Degree, sign: 1 | -1): { grams: numbe
   const isTold = byRecord > 0.01 * ground.now.finishedGrams;
   const grams = isTold ? byRecord : told;
   const what = sign > 0 ? 'too much' : 'too little';
+  const said = `${degree.charAt(0).toUpperCase()}${degree.slice(1)}`;
+  const stands = Math.abs(byRecord) <= 0.01 * ground.now.finishedGrams;
+  const other = `By the record it has ${gramsText(-byRecord)} of water ${sign > 0 ? 'less' : 'more'} than planned: taste again, or look what was not written down.`;
   return {
     grams,
     words: isTold
       ? `By the record ${gramsText(grams)} of water is ${what}.`
-      : `By the record it is as planned. ${degree} is taken for ${gramsText(grams)} of water ${what} (convention).`,
+      : `${stands ? 'By the record it is as planned.' : other} ${said} is taken for ${gramsText(grams)} of water ${what} (convention).`,
   };
 }
 
@@ -238,7 +241,7 @@ function tooSalty(ground: Ground, degree: Degree): Mending {
   const grams = wanted > 0 ? saltIn(now) / wanted - now.finishedGrams : 0;
   const words = isTold
     ? `By the record there is ${figureText((per(now) / per(planned) - 1) * 100, 0)} % more salt in it than planned.`
-    : `By the record the salt is as planned. ${degree} is taken for ${figureText(SALT_OFF[degree] * 100, 0)} % too much (convention).`;
+    : `By the record the salt is as planned. ${degree.charAt(0).toUpperCase()}${degree.slice(1)} is taken for ${figureText(SALT_OFF[degree] * 100, 0)} % too much (convention).`;
   if (!(grams > 0))
     return { trouble: 'too salty', words: `${words} Nobody knows how much salt is in it.`, moves: [] };
   const moves: Move[] = [

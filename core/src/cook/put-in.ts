@@ -1,5 +1,6 @@
 /** What went into each load of each line, against what should: from the entries alone. */
 import type { WorksheetLine } from '../batch';
+import type { RecipeStep } from '../recipe';
 import type { Way, Standing } from './log';
 
 /** How a line of a load stands. */
@@ -67,6 +68,21 @@ function standingOf(
   const allowed = Math.max(line.stepGrams / 2, wanted * RIGHT_SHARE[isClose(line) ? 'close' : 'other']);
   if (Math.abs(grams - wanted) <= allowed + 1e-9) return 'right';
   return grams < wanted ? 'under' : 'over';
+}
+
+/** "the rest of the water", "the remaining oil": what was begun with an earlier step goes on here. */
+const REST = /\b(?:rest|remaining|remainder|other half|second half|held[- ]back)\b/i;
+
+/** The first step that names a written line, and the one by which all of it is in: the first, but where a later one takes the rest. */
+export function stepsOf(
+  sourceId: string,
+  steps: readonly RecipeStep[],
+): { first: number; due: number } | null {
+  const named = steps.flatMap(({ reading }, index) => (reading.lineIds.includes(sourceId) ? [index] : []));
+  const [first] = named;
+  if (first === undefined) return null;
+  const rest = named.filter((index) => index > first && REST.test(steps[index]!.text));
+  return { first, due: rest.at(-1) ?? first };
 }
 
 /** Every line of a batch, load by load. Water that boils away in a pan instead of fat is no line of the pot. */

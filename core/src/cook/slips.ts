@@ -5,7 +5,7 @@ import type { EntryBody, Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
 import { cookedSheet } from './as-cooked';
 import { asStanding, type Effect, effectBetween, outlookOf } from './outlook';
-import { loadsOf, putIn, type PutIn } from './put-in';
+import { loadsOf, putIn, type PutIn, stepsOf } from './put-in';
 
 /** What can be done about a forgotten line. */
 export interface WayOut {
@@ -33,18 +33,6 @@ export const batchLoads = ({ planned }: CookGround): number =>
 /** The load of a line that a load of the batch takes: what is weighed once belongs to the first. */
 export const loadOfLine = (line: WorksheetLine, load: number): number | null =>
   loadsOf(line) > 1 ? (load <= loadsOf(line) ? load : null) : load === 1 ? 1 : null;
-
-/** "the rest of the water", "the remaining oil": what was begun with an earlier step goes on here. */
-const REST = /\b(?:rest|remaining|remainder|other half|second half|held[- ]back)\b/i;
-
-/** The first step that names a written line, and the one by which all of it is in: the first, but where a later one takes the rest. */
-function stepsOf(sourceId: string, steps: readonly RecipeStep[]): { first: number; due: number } | null {
-  const named = steps.flatMap(({ reading }, index) => (reading.lineIds.includes(sourceId) ? [index] : []));
-  const [first] = named;
-  if (first === undefined) return null;
-  const rest = named.filter((index) => index > first && REST.test(steps[index]!.text));
-  return { first, due: rest.at(-1) ?? first };
-}
 
 /** A line at a step of a load. */
 export interface LineAt {

@@ -5,7 +5,7 @@ import type { Serving } from '../batch';
 import type { KeptEntry } from './log';
 import { standing } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
-import type { PutIn } from './put-in';
+import { loadsOf, type PutIn } from './put-in';
 import { type LineAt, linesAt, unnamedLines } from './slips';
 import type { BatchState } from './state';
 
@@ -76,11 +76,16 @@ export function lookTestOf({ reading }: Pick<RecipeStep, 'reading'>): string {
   return plain === '' ? '' : `until ${plain}`;
 }
 
-/** Loads a step is done in: those of its machine, else one for the whole batch. */
+/** Loads a step is done in: those of its machine, and of what goes in with it; else one for the whole batch. */
 function loadsAt(opened: OpenedBatch, step: RecipeStep): number {
   const { planned } = groundOfBatch(opened);
   const { kinds } = workOf(step);
-  return Math.max(1, ...planned.stages.filter(({ work }) => kinds.includes(work)).map(({ loads }) => loads));
+  const named = new Set(step.reading.lineIds);
+  return Math.max(
+    1,
+    ...planned.stages.filter(({ work }) => kinds.includes(work)).map(({ loads }) => loads),
+    ...planned.lines.filter(({ sourceId }) => named.has(sourceId)).map(loadsOf),
+  );
 }
 
 /** The steps of a batch in the order in which they are done: load by load through the steps that follow each other in one machine. */

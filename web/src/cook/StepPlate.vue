@@ -97,7 +97,7 @@ const emit = defineEmits<{ weigh: [line: StoveLine] }>();
 
 .lines {
   display: grid;
-  grid-auto-rows: minmax(76px, 132px);
+  grid-auto-rows: minmax(min-content, 132px);
   align-content: start;
 }
 

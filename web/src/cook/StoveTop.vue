@@ -28,7 +28,7 @@ const author = useAuthor();
     <div class="who">
       <span v-if="stove.isAway" class="away" role="status">No server: it goes on here</span>
       <span v-if="stove.unsent > 0" class="unsent" role="status">{{ stove.unsent }} not sent yet</span>
-      <button type="button" class="key" @click="emit('sign')">
+      <button type="button" class="key" :class="{ unnamed: !author.name }" @click="emit('sign')">
         {{ author.name || 'Who are you?' }}<small v-if="author.name && !author.isSigned">not signed</small>
       </button>
       <button
@@ -49,6 +49,12 @@ const author = useAuthor();
 </template>
 
 <style scoped>
+.unnamed {
+  border: 3px dashed var(--amber-line);
+  background: var(--amber-wash);
+  color: var(--amber);
+}
+
 .top {
   display: flex;
   gap: var(--space-3);
@@ -138,9 +144,18 @@ small {
   font-weight: 680;
 }
 
-@media (max-width: 620px) {
+@media (max-width: 900px) {
   .top {
     flex-wrap: wrap;
+  }
+
+  .batches {
+    order: 2;
+    flex: 1 0 100%;
+  }
+
+  .who {
+    flex: 1;
   }
 }
 </style>

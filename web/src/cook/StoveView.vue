@@ -138,7 +138,7 @@ function askTimer(minutes: number | null, name: string, everyMinutes: number | n
 const stepTimer = (): void =>
   askTimer(
     step.value?.minutes ?? null,
-    step.value?.lookTest || `Step ${step.value?.number ?? ''}`,
+    `Step ${step.value?.number ?? ''}${step.value?.lookTest ? `: ${step.value.lookTest}` : ''}`,
     step.value?.everyMinutes ?? null,
   );
 
@@ -254,7 +254,7 @@ const limitNow = computed(() =>
         <button type="button" class="key" @click="panel = 'mend'">Tasted</button>
         <button type="button" class="key" @click="panel = 'other'">Something else</button>
         <button type="button" class="key" @click="panel = 'finish'">What came out</button>
-        <button v-if="last" type="button" class="key plain" @click="takeBack">Take back the last</button>
+        <button v-if="last" type="button" class="key plain" @click="takeBack">Take back</button>
       </footer>
       <WeighPanel v-if="panel === 'weigh' && weighed" :line="weighed" @close="panel = null" />
       <AddPanel
@@ -423,12 +423,13 @@ const limitNow = computed(() =>
   .acts {
     position: sticky;
     bottom: 0;
-    display: grid;
-    grid-template-columns: 1fr 1fr;
+    flex-wrap: nowrap;
+    overflow-x: auto;
+    box-shadow: 0 -2px 0 var(--hairline);
   }
 
-  .acts .main {
-    grid-column: span 2;
+  .acts .key {
+    flex: none;
   }
 }
 </style>

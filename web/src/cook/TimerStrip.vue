@@ -80,7 +80,7 @@ const stop = ({ timer, code }: Timer): Promise<string> => stove.write({ kind: 't
   display: flex;
   gap: var(--space-2);
   overflow-x: auto;
-  padding: var(--space-1) var(--space-4);
+  padding: var(--space-2) var(--space-4);
 }
 
 .timer {
@@ -146,6 +146,17 @@ const stop = ({ timer, code }: Timer): Promise<string> => stove.write({ kind: 't
 
 .urgency-3.still {
   animation: none;
+}
+
+@media (max-width: 620px) {
+  .strip {
+    flex-wrap: wrap;
+  }
+
+  .timer {
+    flex: 1 0 100%;
+    flex-wrap: wrap;
+  }
 }
 
 @keyframes knock {
