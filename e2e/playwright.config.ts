@@ -21,5 +21,7 @@ export default defineConfig({
     // A trace costs a fifth of the time: a journey that fails is gone again with one, and says why by it.
     trace: 'on-first-retry',
     acceptDownloads: true,
+    // Journeys that cut the line by hand must see every request; those of the stove turn it on.
+    serviceWorkers: 'block',
   },
 });

@@ -35,6 +35,12 @@ export interface Running {
 /** The app of a journey, as `open` hands it out. */
 export type Opened = Pick<Running, 'url' | 'output' | 'stop'>;
 
+/** A server that dies in the middle, and comes back on the same schema. */
+export interface Killable {
+  kill: () => Promise<void>;
+  again: () => Promise<void>;
+}
+
 export const folderOf = (name: string): string => join(ROOT, '.data', `e2e-${name}`);
 
 const ended = (process: ChildProcess): Promise<number | null> =>
@@ -70,26 +76,35 @@ function readiness(main: ChildProcess, hear: (words: string) => void): Promise<v
 }
 
 /** The app alone, on a schema of its own of the database that all journeys share: what most journeys need. */
-export async function open(name: string, port: number): Promise<Opened> {
+export async function open(name: string, port: number): Promise<Opened & Killable> {
   const schema = execFileSync('node', ['scripts/testing/schema.mjs', `e2e_${name}`], {
     cwd: ROOT,
     encoding: 'utf8',
   });
   const folder = mkdtempSync(join(tmpdir(), 'hand-ladle-journey-'));
   let output = '';
-  const main = spawn('node', ['--enable-source-maps', join('.data', 'tests', 'server.mjs')], {
-    cwd: ROOT,
-    env: {
-      ...process.env,
-      ...(JSON.parse(schema) as Record<string, string>),
-      PORT: String(port),
-      HAND_LADLE_DATA: folder,
-    },
-  });
-  await readiness(main, (words) => (output += words));
+  let main: ChildProcess;
+  const again = async (): Promise<void> => {
+    main = spawn('node', ['--enable-source-maps', join('.data', 'tests', 'server.mjs')], {
+      cwd: ROOT,
+      env: {
+        ...process.env,
+        ...(JSON.parse(schema) as Record<string, string>),
+        PORT: String(port),
+        HAND_LADLE_DATA: folder,
+      },
+    });
+    await readiness(main, (words) => (output += words));
+  };
+  await again();
   return {
     url: `http://127.0.0.1:${port}`,
     output: () => output,
+    again,
+    kill: async () => {
+      main.kill('SIGKILL');
+      await ended(main);
+    },
     stop: async () => {
       main.kill('SIGTERM');
       await ended(main);

@@ -124,6 +124,22 @@ test('what was sent stands in the batch as it is kept here, once, before the ser
   expect(standing(after.map(keptFromTold))).toHaveLength(1);
 });
 
+test('what is read late is older than what is known: no entry goes, and at every moment each stands somewhere', async () => {
+  const base = await openStoveBase(newName());
+  const box = new Outbox(base, new BrokenServer(() => 'well').send);
+  await box.keep({ code: 'A', row: {} as never, opened: {} as never, entries: [] });
+  await box.write('A', { kind: 'note', words: 'one' }, AUTHOR);
+  const sending = box.flush();
+  for (let look = 0; look < 20; look += 1) {
+    const { waiting, batches } = await box.snapshot();
+    expect(waiting.length + batches[0]!.entries.length).toBe(1);
+  }
+  await sending;
+  // An answer from before the entry reached the server.
+  await box.keep({ code: 'A', row: {} as never, opened: {} as never, entries: [] });
+  expect((await box.kept('A'))!.entries).toHaveLength(1);
+});
+
 test('two pages of one tablet write under numbers of their own', async () => {
   const name = newName();
   const send = new BrokenServer(() => 'before').send;

@@ -52,8 +52,9 @@ export const labels = {
     call<Person>('/api/people', 'POST', person),
   changePerson: (
     id: string,
-    fields: Partial<Pick<Person, 'name' | 'role' | 'isActive'>> & { password?: string },
+    fields: Partial<Pick<Person, 'name' | 'role' | 'isActive'>> & { password?: string; pin?: string },
   ) => call<Person>(`/api/people/${encodeURIComponent(id)}`, 'PUT', fields),
+  setPin: (pin: string) => call<Person>('/api/pin', 'PUT', { pin }),
   audit: (before: number | null) =>
     call<AuditPage>(`/api/audit${before === null ? '' : `?before=${before}`}`),
 

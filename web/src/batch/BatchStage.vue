@@ -22,6 +22,7 @@ const views = computed(() => {
     { to: `${base.value}/mass`, name: 'Where it goes' },
     { to: `${base.value}/times`, name: 'Times and cooling' },
     { to: `${base.value}/sheet`, name: 'Batch sheet' },
+    { to: `/cook?recipe=${bench.recipe!.id}`, name: 'Cook it' },
   ];
 });
 </script>

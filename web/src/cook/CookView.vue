@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is on the stove in this kitchen, and where the next batch is opened: from a service of today, or from a dish. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import type { BatchRow, Digest, EatenTold, SavedServiceTold } from '@hand-ladle/core';
 import { call, server } from '../api/client';
 import { useBook } from '../state/book';
@@ -15,6 +15,7 @@ const book = useBook();
 const author = useAuthor();
 const stove = useStove();
 const router = useRouter();
+const route = useRoute();
 const rows = shallowRef<BatchRow[]>([]);
 const services = shallowRef<SavedServiceTold[]>([]);
 const eaten = shallowRef<Readonly<Record<string, EatenTold>>>({});
@@ -46,6 +47,24 @@ const found = computed(() => {
   return dishes.value.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 12);
 });
 
+/** What another page sent here to be cooked: one tap opens it. */
+const sent = computed(() => {
+  const { recipe, service, version } = route.query;
+  if (typeof recipe !== 'string') return null;
+  return {
+    name:
+      typeof version === 'string' && version !== recipe
+        ? version.replace(recipe, dishName(recipe))
+        : dishName(recipe),
+    asked: {
+      recipeId: recipe,
+      ...(typeof service === 'string' ? { serviceId: service } : {}),
+      ...(typeof version === 'string' ? { versionKey: version } : {}),
+    },
+  };
+});
+const dishName = (id: string): string => dishes.value.find((dish) => dish.id === id)?.name ?? id;
+
 async function open(asked: { recipeId: string; serviceId?: string; versionKey?: string }): Promise<void> {
   refusal.value = '';
   isOpening.value = true;
@@ -73,6 +92,12 @@ const PHASE_WORDS: Readonly<Record<BatchRow['phase'], string>> = {
 
 <template>
   <div class="stack">
+    <section v-if="sent" class="plate rimmed" aria-label="To be cooked">
+      <button type="button" class="key main" :disabled="isOpening" @click="open(sent.asked)">
+        <strong>Open a batch of {{ sent.name }}</strong>
+        <span>It gets its code at once; nothing of it can be changed later, only added to.</span>
+      </button>
+    </section>
     <section class="plate rimmed" aria-labelledby="cook-title">
       <header class="head">
         <h1 id="cook-title">At the stove</h1>

@@ -20,16 +20,19 @@ import DinersPlate from './DinersPlate.vue';
 import MachineTable from './MachineTable.vue';
 import ScaleTable from './ScaleTable.vue';
 import SharedPlate from './SharedPlate.vue';
+import SafetyPlate from './SafetyPlate.vue';
 import ServicePlate from './ServicePlate.vue';
 import TargetsPlate from './TargetsPlate.vue';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
 import { useKitchenSettings } from './kitchen-settings';
 
 const store = useKitchenSettings();
+const book = useBook();
 const settings = computed(() => store.settings);
 
 const { problem, again } = useFirstRead(() => store.open());
@@ -215,6 +218,12 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
       :service="settings.service"
       :regime="settings.regime"
       @change="store.change({ service: $event })"
+    />
+    <SafetyPlate
+      v-if="book.kitchen"
+      :safety="settings.safety"
+      :kitchen="book.kitchen"
+      @change="store.change({ safety: $event })"
     />
     <SharedPlate
       :shared="settings.shared"

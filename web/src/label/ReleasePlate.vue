@@ -83,6 +83,10 @@ async function step(act: 'check' | 'release' | 'withdraw'): Promise<void> {
         release.recipeName
       }}</RouterLink>
       <span class="soft">
+        <template v-if="release.batchCode"
+          >of batch <RouterLink :to="`/records/${release.batchCode}`">{{ release.batchCode }}</RouterLink>
+          only;
+        </template>
         {{ LABEL_KIND_NAMES[release.kind] }}; {{ release.regime === 'us' ? 'US law' : 'EU and UK law' }},
         {{ LANGUAGE_NAMES[release.language as Language] }}, {{ Math.round(release.portionGrams) }} g
       </span>

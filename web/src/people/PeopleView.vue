@@ -68,6 +68,22 @@ const setOwnPassword = (person: Person): Promise<void> =>
     newPasswords.value[person.id] = '';
     if (person.id === session.person?.id) await session.signOut();
   });
+/** A PIN signs entries at a shared tablet, and opens nothing. */
+const ownPin = ref('');
+const pinSaid = ref('');
+const PIN = /^\d{4,8}$/;
+const setOwnPin = (): Promise<void> =>
+  doing(async () => {
+    await labels.setPin(ownPin.value);
+    ownPin.value = '';
+    pinSaid.value = 'Set. It signs what you write at any tablet of this kitchen.';
+  });
+const newPins = ref<Record<string, string>>({});
+const setPin = (person: Person): Promise<void> =>
+  doing(async () => {
+    await labels.changePerson(person.id, { pin: newPins.value[person.id] ?? '' });
+    newPins.value[person.id] = '';
+  });
 const older = (): Promise<void> =>
   doing(async () => undefined).then(async () => {
     const last = audit.value?.entries.at(-1);
@@ -109,6 +125,20 @@ const valueOf = (event: Event): string => (event.target as HTMLSelectElement).va
       for the accounts, as a checker for the trail.
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <form v-if="session.person" class="plate pin" aria-label="Your PIN" @submit.prevent="setOwnPin">
+      <label
+        >Your PIN at the stove, 4 to 8 figures
+        <input
+          v-model="ownPin"
+          class="field"
+          type="password"
+          inputmode="numeric"
+          autocomplete="off"
+          maxlength="8"
+      /></label>
+      <button class="choice" type="submit" :disabled="!PIN.test(ownPin)">Set it</button>
+      <span v-if="pinSaid" role="status">{{ pinSaid }}</span>
+    </form>
     <section v-if="session.may('manager')" class="plate rimmed" aria-label="Accounts">
       <h2>Accounts</h2>
       <div class="wide">
@@ -119,6 +149,7 @@ const valueOf = (event: Event): string => (event.target as HTMLSelectElement).va
               <th scope="col">Signs in as</th>
               <th scope="col">Role</th>
               <th scope="col">New password</th>
+              <th scope="col">New PIN</th>
               <th scope="col"><span class="unseen">Close or open</span></th>
             </tr>
           </thead>
@@ -154,6 +185,22 @@ const valueOf = (event: Event): string => (event.target as HTMLSelectElement).va
                     type="submit"
                     :disabled="(newPasswords[person.id] ?? '').length < 10"
                   >
+                    Set
+                  </button>
+                </form>
+              </td>
+              <td>
+                <form class="password" @submit.prevent="setPin(person)">
+                  <input
+                    v-model="newPins[person.id]"
+                    class="field"
+                    type="password"
+                    inputmode="numeric"
+                    autocomplete="off"
+                    maxlength="8"
+                    :aria-label="`New PIN of ${person.name}`"
+                  />
+                  <button class="choice" type="submit" :disabled="!PIN.test(newPins[person.id] ?? '')">
                     Set
                   </button>
                 </form>
@@ -229,6 +276,17 @@ const valueOf = (event: Event): string => (event.target as HTMLSelectElement).va
 </template>
 
 <style scoped>
+.pin {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  align-items: end;
+}
+
+.pin label {
+  display: grid;
+}
+
 header {
   display: flex;
   gap: var(--space-4);

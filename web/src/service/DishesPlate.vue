@@ -122,6 +122,14 @@ function sizesOf({ servings }: Version): string[] {
           >
             {{ gramsText(each.grams) }} of {{ each.name }} instead of {{ each.instead.toLowerCase() }}
           </p>
+          <RouterLink
+            class="choice"
+            :to="{
+              path: '/cook',
+              query: { recipe: dish.recipeId, service: service.id, version: version.key },
+            }"
+            >Cook it<span class="unseen"> {{ version.name }}</span></RouterLink
+          >
           <form class="left" @submit.prevent="putAway(version)">
             <label>
               Left over, g

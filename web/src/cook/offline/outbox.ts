@@ -132,14 +132,33 @@ export class Outbox {
     await transaction.done;
   }
 
+  /** What waits and what is kept, as they stood at one moment: an entry is in one of both, never in none. */
+  async snapshot(): Promise<{ waiting: Waiting[]; batches: KeptBatch[] }> {
+    const transaction = this.base.transaction(['waiting', 'batches']);
+    const [waiting, batches] = await Promise.all([
+      transaction.objectStore('waiting').getAll(),
+      transaction.objectStore('batches').getAll(),
+    ]);
+    await transaction.done;
+    return { waiting: waiting.sort((one, other) => one.number - other.number), batches };
+  }
+
   /** Takes an entry that the server refused off the list: somebody has seen it. */
   async dismiss(number: number): Promise<void> {
     await this.base.delete('waiting', number);
   }
 
-  /** A batch as it was read: kept, so that it opens without the server. */
-  keep(batch: KeptBatch): Promise<string> {
-    return this.base.put('batches', plain(batch));
+  /**
+   * A batch as it was read: kept, so that it opens without the server. What was read may be older than what this tablet knows to be
+   * there: entries are only added, so none that is kept goes.
+   */
+  async keep(batch: KeptBatch): Promise<KeptBatch> {
+    const transaction = this.base.transaction('batches', 'readwrite');
+    const before = await transaction.store.get(batch.code);
+    const whole = { ...batch, entries: together(batch.entries, before?.entries ?? []) };
+    await transaction.store.put(plain(whole));
+    await transaction.done;
+    return whole;
   }
   kept(code: string): Promise<KeptBatch | undefined> {
     return this.base.get('batches', code);
@@ -150,6 +169,15 @@ export class Outbox {
   async forget(code: string): Promise<void> {
     await this.base.delete('batches', code);
   }
+}
+
+/** Entries of both, each once; what the first says of one holds. */
+export function together(
+  entries: readonly ToldKeptEntry[],
+  others: readonly ToldKeptEntry[],
+): ToldKeptEntry[] {
+  const known = new Set(entries.map(({ id }) => id));
+  return [...entries, ...others.filter(({ id }) => !known.has(id))];
 }
 
 /** An entry as it stands before the server said how it keeps it. */

@@ -21,7 +21,7 @@ import type { CookAnswer, CookInput } from '../../worker/protocol';
 import { useAuthor } from './author';
 import { clockAhead, cookServer, sendEntries } from './cook-server';
 import { openStoveBase, type KeptBatch, type Waiting } from './kept';
-import { Outbox, withWaiting } from './outbox';
+import { Outbox, together, withWaiting } from './outbox';
 
 /** One batch on the stove. */
 export interface OnStove {
@@ -63,11 +63,18 @@ export const useStove = defineStore('stove', () => {
     kitchen: book.kitchens.find(({ id }) => id === opened.kitchenId) ?? opened.inputs.kitchen,
   });
 
-  /** Works everything out anew of what this tablet knows. */
+  let turn = 0;
+  /** Works everything out anew of what this tablet knows; of several at once only the last counts. */
   async function work(): Promise<void> {
+    const mine = (turn += 1);
     const at = tell();
-    const all = await (await box()).waiting();
+    const { waiting: all, batches: stored } = await (await box()).snapshot();
+    if (mine !== turn) return;
     waiting.value = all;
+    for (const { code: of, entries } of stored) {
+      const known = kept.get(of);
+      if (known) kept.set(of, { ...known, entries: together(known.entries, entries) });
+    }
     const worked = await Promise.all(
       [...kept.values()].map(async ({ code: of, opened, entries: known }): Promise<OnStove> => {
         const own = all.filter(({ log }) => log === of);
@@ -76,6 +83,7 @@ export const useStove = defineStore('stove', () => {
         return { code: of, opened, entries, answer };
       }),
     );
+    if (mine !== turn) return;
     batches.value = worked
       .filter(({ code: of, answer }) => answer.state.phase !== 'closed' || of === code.value)
       .sort((one, other) => one.answer.hand - other.answer.hand || (one.code < other.code ? -1 : 1));
@@ -126,8 +134,7 @@ export const useStove = defineStore('stove', () => {
         opened,
         entries: view.entries,
       };
-      kept.set(view.code, batch);
-      await own.keep(batch);
+      kept.set(view.code, await own.keep(batch));
       return true;
     } catch (error) {
       if (!isOutOfReach(error)) throw error;
