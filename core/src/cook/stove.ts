@@ -28,6 +28,8 @@ export interface StoveLine {
 export interface StoveStep {
   stepId: string;
   load: number;
+  /** Loads it is done in; 1 where it is done once for the whole batch. */
+  loads: number;
   number: number;
   text: string;
   /** Where it is done, by its machine: "Kettle 60 L"; empty where no machine is known. */
@@ -150,6 +152,7 @@ export function stoveView(opening: OpenedBatch, entries: readonly KeptEntry[], s
     return {
       stepId: step.id,
       load,
+      loads: loadsAt(opened, step),
       number: recipe.steps.indexOf(step) + 1,
       text: step.text,
       station: planned.stages.find(({ work }) => kinds.includes(work))?.machine?.name ?? '',

@@ -6,7 +6,6 @@ import StoveLineRow from './StoveLineRow.vue';
 defineProps<{
   step: StoveStep;
   next: StoveStep | null;
-  loads: number;
   limit: string;
   coolings: readonly { where: string; words: string; standing: string }[];
 }>();
@@ -17,7 +16,8 @@ const emit = defineEmits<{ weigh: [line: StoveLine] }>();
   <section class="work" aria-label="The step that is on">
     <div class="told">
       <h1>
-        Step {{ step.number }}<span v-if="loads > 1" class="load">load {{ step.load }} of {{ loads }}</span>
+        Step {{ step.number
+        }}<span v-if="step.loads > 1" class="load">load {{ step.load }} of {{ step.loads }}</span>
         <small>{{ step.station }}</small>
       </h1>
       <p class="text">{{ step.text }}</p>

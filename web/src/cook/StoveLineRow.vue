@@ -67,7 +67,7 @@ const words = computed(() => {
   align-items: center;
   gap: var(--space-4);
   width: 100%;
-  min-height: 76px;
+  min-height: 76px !important;
   padding: 2px var(--space-4);
   border: 0;
   border-left: 8px solid var(--rim);

@@ -103,7 +103,20 @@ function weigh(line: StoveLine): void {
   panel.value = 'weigh';
 }
 
+/** A knuckle taps twice: the second tap is not the next step's. */
+const TWICE_MS = 700;
+const isDoing = ref(false);
 async function done(isSure = false): Promise<void> {
+  if (!step.value || isDoing.value) return;
+  isDoing.value = true;
+  try {
+    await doneOnce(isSure);
+  } finally {
+    setTimeout(() => (isDoing.value = false), TWICE_MS);
+  }
+}
+
+async function doneOnce(isSure: boolean): Promise<void> {
   if (!step.value) return;
   const { stepId, load } = step.value;
   if (!isSure) {
@@ -226,7 +239,6 @@ const limitNow = computed(() =>
         v-else-if="step"
         :step="step"
         :next="next"
-        :loads="state.loads"
         :limit="limitNow ?? ''"
         :coolings="coolingWords"
         @weigh="weigh"
@@ -247,7 +259,9 @@ const limitNow = computed(() =>
         <button type="button" class="key main big" @click="panel = 'finish'">What came out</button>
       </section>
       <footer class="acts" aria-label="What happens">
-        <button v-if="step && !mustBegin" type="button" class="key main" @click="done()">Step done</button>
+        <button v-if="step && !mustBegin" type="button" class="key main" :disabled="isDoing" @click="done()">
+          Step done
+        </button>
         <button type="button" class="key" @click="stepTimer">Timer</button>
         <button type="button" class="key" @click="panel = 'reading'">Temperature</button>
         <button type="button" class="key" @click="panel = 'water'">Water added</button>
@@ -276,7 +290,7 @@ const limitNow = computed(() =>
         :kitchen="current.opened.inputs.kitchen"
         :points="POINTS"
         :first="firstPoint"
-        :place="state.loads > 1 && step ? `Load ${step.load}` : ''"
+        :place="step && step.loads > 1 ? `Load ${step.load}` : ''"
         :write="write"
         @close="panel = null"
         @out="out"

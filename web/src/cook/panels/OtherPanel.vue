@@ -39,7 +39,7 @@ async function correct(of: string): Promise<void> {
         class="key"
         @click="emit('look', index)"
       >
-        Step {{ step.number }}{{ current.answer.state.loads > 1 ? `, load ${step.load}` : ''
+        Step {{ step.number }}{{ step.loads > 1 ? `, load ${step.load}` : ''
         }}{{ step.isDone ? ': done' : '' }}
       </button>
     </div>
