@@ -34,7 +34,8 @@ export default defineConfig({
           {
             // What the stove leans on. Batches and entries are kept by the stove itself.
             urlPattern: ({ url, request }) =>
-              request.method === 'GET' && /^\/api\/(?:larder|kitchens|components|signers)$/.test(url.pathname),
+              request.method === 'GET' &&
+              /^\/api\/(?:larder|kitchens|components|signers)$/.test(url.pathname),
             handler: 'NetworkFirst',
             options: {
               cacheName: 'hand-ladle-book',

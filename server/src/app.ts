@@ -125,8 +125,8 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
     ...draftRoutes({ store, ...services }),
     ...labelRoutes(services.releases),
     ...printRoutes(services),
-    ...recordRoutes(cooking),
     ...batchRoutes(cooking),
+    ...recordRoutes(cooking),
     ...scaleRoutes(services.scale),
     ...probeRoutes(services.probe),
   ];

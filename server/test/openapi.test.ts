@@ -83,7 +83,7 @@ describe('the OpenAPI document', () => {
 
 /** The id that another route's example answered, by the name the answer gives it. */
 const idIn = (answer: Record<string, unknown>, name: string): string =>
-  String(answer[name === 'code' ? 'batchCode' : 'id'] ?? answer['jobId']);
+  String(answer[name === 'code' ? 'batchCode' : 'id'] ?? answer['jobId'] ?? answer['code']);
 
 test('every documented example is sent, and answered as documented', async () => {
   const [manager] = DEMO_PEOPLE.filter(({ role }) => role === 'manager');

@@ -3,8 +3,8 @@
  * At the stove: the step that is on, what goes in now, all timers, and one tap for whatever happens. Doing it is writing it. It goes
  * on without the server, and says what is not sent yet.
  */
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
-import { useIntervalFn, useLocalStorage, usePreferredDark, useWakeLock } from '@vueuse/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useLocalStorage, usePreferredDark } from '@vueuse/core';
 import {
   limitOf,
   type EntryBody,
@@ -17,6 +17,7 @@ import {
 } from '@hand-ladle/core';
 import ActionPanel from './panels/ActionPanel.vue';
 import AddPanel from './panels/AddPanel.vue';
+import { useAwake } from './awake';
 import { useAuthor } from './offline/author';
 import FinishPanel from './panels/FinishPanel.vue';
 import ForgottenPanel from './panels/ForgottenPanel.vue';
@@ -24,7 +25,7 @@ import MendPanel from './panels/MendPanel.vue';
 import OtherPanel from './panels/OtherPanel.vue';
 import ReadingPanel from './panels/ReadingPanel.vue';
 import SignPanel from './panels/SignPanel.vue';
-import { wakeSound } from './offline/sound';
+import StandingPlate from './StandingPlate.vue';
 import StepPlate from './StepPlate.vue';
 import StoveTop from './StoveTop.vue';
 import { useStove } from './offline/stove';
@@ -57,26 +58,10 @@ watch(
   },
   { immediate: true },
 );
-useIntervalFn(() => stove.tell(), 1000);
-useIntervalFn(() => void stove.reread(), stove.REREAD_MS);
-const wake = useWakeLock();
+const touched = useAwake();
 const prefersDark = usePreferredDark();
 const look = useLocalStorage<'' | 'dark' | 'light'>('hand-ladle.stove.look', '');
 const isDark = computed(() => (look.value === '' ? prefersDark.value : look.value === 'dark'));
-function touched(): void {
-  wakeSound();
-  if (wake.isSupported.value && !wake.isActive.value) void wake.request('screen').catch(() => undefined);
-}
-const comeBack = (): void => void stove.reread();
-onMounted(() => {
-  addEventListener('online', comeBack);
-  document.addEventListener('visibilitychange', comeBack);
-});
-onBeforeUnmount(() => {
-  removeEventListener('online', comeBack);
-  document.removeEventListener('visibilitychange', comeBack);
-  void wake.release();
-});
 
 const current = computed(() => stove.current);
 const state = computed(() => current.value?.answer.state ?? null);
@@ -201,30 +186,7 @@ const limitNow = computed(() =>
     <StoveTop :is-dark="isDark" @sign="panel = 'sign'" @turn="look = isDark ? 'light' : 'dark'" />
     <TimerStrip />
     <template v-if="current && state && view">
-      <p
-        v-if="current.opened.claim.length > 0"
-        class="claim"
-        :class="{ broken: state.claim.some(({ isKept }) => !isKept) }"
-      >
-        <strong>
-          {{
-            state.claim.every(({ isKept }) => isKept)
-              ? `TO BE FREE FROM ${state.claim.map(({ name }) => name.toUpperCase()).join(', ')}`
-              : `NOT FREE FROM ${state.claim
-                  .filter(({ isKept }) => !isKept)
-                  .map(({ name }) => name.toUpperCase())
-                  .join(', ')}`
-          }}
-        </strong>
-        <span v-if="current.opened.groups.length > 0">for {{ current.opened.groups.join(', ') }}</span>
-      </p>
-      <ul v-if="state.check.length > 0" class="check" role="alert">
-        <li v-for="each in state.check" :key="each">CHECK: {{ each }}</li>
-      </ul>
-      <p v-if="openBreach" class="check" role="alert">
-        {{ openBreach.words }}
-        <button type="button" class="key" @click="answerBreach">What was done?</button>
-      </p>
+      <StandingPlate :opened="current.opened" :state="state" @answer="answerBreach" />
       <section v-if="mustBegin" class="begin" aria-label="Before it begins">
         <h1>{{ current.opened.name }}</h1>
         <p>
@@ -345,37 +307,6 @@ const limitNow = computed(() =>
   color: var(--ink);
 }
 
-.check {
-  margin: 0 var(--space-4);
-  padding: var(--space-2) var(--space-4);
-  border-radius: var(--radius-s);
-  background: var(--brick-wash);
-  color: var(--brick);
-  font-size: 24px;
-  font-weight: 680;
-}
-
-.check {
-  border: 3px dashed var(--brick);
-}
-
-.claim {
-  display: flex;
-  gap: var(--space-4);
-  align-items: baseline;
-  margin: 0 var(--space-4);
-  padding: var(--space-1) var(--space-4);
-  border: 4px solid var(--rim);
-  border-radius: var(--radius-s);
-  font-size: 26px;
-}
-
-.claim.broken {
-  border-color: var(--brick);
-  background: var(--brick);
-  color: var(--on-dark);
-}
-
 .begin {
   display: grid;
   align-content: center;
@@ -414,17 +345,6 @@ const limitNow = computed(() =>
 .acts .key {
   flex: 1;
   justify-content: center;
-}
-
-.check {
-  margin: 0 var(--space-4);
-  padding: var(--space-2) var(--space-4);
-  border: 3px dashed var(--brick);
-  border-radius: var(--radius-s);
-  background: var(--brick-wash);
-  color: var(--brick);
-  font-size: 24px;
-  font-weight: 680;
 }
 
 @media (max-width: 620px) {
