@@ -13,7 +13,11 @@ import {
 import { openStoveBase } from '../src/cook/offline/kept';
 import { Outbox, withWaiting, type Send } from '../src/cook/offline/outbox';
 
-const SCOPE: Scope = { batch: { lines: new Map(), stepIds: new Set(), loads: 1 }, isFood: () => true };
+const SCOPE: Scope = {
+  batch: { lines: new Map(), stepIds: new Set(), loads: 1 },
+  isFood: () => true,
+  isBatch: () => true,
+};
 const AUTHOR = { name: 'Ilka Reedmace', signature: '' };
 let bases = 0;
 const newName = (): string => `test-${(bases += 1)}`;

@@ -137,8 +137,8 @@ function plannedLines(ground: CookGround, record: readonly Standing[], rest: Res
   );
   /** Whether the step by which all of a line is in is still to come. */
   const isOpen = (sourceId: string, load: number): boolean => {
-    const span = stepsOf(sourceId, recipe.steps);
-    return span !== null && !done.has(`${recipe.steps[span.due]!.id} ${load}`);
+    const span = stepsOf(sourceId, ground.steps);
+    return span !== null && !done.has(`${ground.steps[span.due]!.id} ${load}`);
   };
   return lines.flatMap((line): Made[] => {
     if (line.technique) return [];

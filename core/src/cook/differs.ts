@@ -61,10 +61,29 @@ function byFlags(planned: Worksheet, cooked: Worksheet): Difference[] {
   });
 }
 
+const SHARE = / (\d+(?:\.\d+)?)\s?%/g;
+/** How far a declared share of an ingredient may be off and still be the same: rounding to the scale moves it (convention). */
+const SHARE_POINTS = 0.5;
+const SHARE_PART = 0.1;
+
+/** Whether two statements name the same in the same order, with shares that only the scale's rounding moved. */
+export function isSameStatement(one: string, other: string): boolean {
+  const plain = (text: string): string => text.replace(SHARE, '');
+  const shares = (text: string): number[] => [...text.matchAll(SHARE)].map(([, share]) => Number(share));
+  const [first, second] = [shares(one), shares(other)];
+  return (
+    plain(one) === plain(other) &&
+    first.every(
+      (share, index) =>
+        Math.abs(share - (second[index] ?? NaN)) <= Math.max(SHARE_POINTS, share * SHARE_PART),
+    )
+  );
+}
+
 function byLabel({ label: planned }: Worksheet, { label }: Worksheet): Difference[] {
   const { tolerances: cooked } = label;
   const found: Difference[] = [];
-  if (planned.ingredients !== label.ingredients)
+  if (!isSameStatement(planned.ingredients, label.ingredients))
     found.push(pair('Ingredients on the label', planned.ingredients, label.ingredients));
   if (planned.contains !== label.contains)
     found.push(

@@ -2,7 +2,7 @@
 import { type Food, foodSet, WATER_ID } from '../food';
 import { type FreeFromPolicy, type Kitchen, type Pack, packOf } from '../kitchen';
 import { freeze, type FrozenInputs } from '../paper';
-import { type Book, bookOf, type Recipe } from '../recipe';
+import { type Book, bookOf, EMPTY_STEP_READING, type Recipe, type RecipeStep } from '../recipe';
 import type { EntryBody } from './log';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
 
@@ -76,13 +76,38 @@ export function openingInputs(input: WorksheetInput, book: Book): FrozenInputs {
   return { ...frozen, kitchen: { ...frozen.kitchen, diners: input.kitchen.diners } };
 }
 
+/** Id of the one step of a recipe that tells none. */
+export const ONLY_STEP = 'all';
+
+/** The steps a batch is cooked by: those of its recipe; where it tells none, everything goes in at once. */
+export function cookSteps({ steps, lines }: Recipe): readonly RecipeStep[] {
+  if (steps.length > 0) return steps;
+  const lineIds = lines.map(({ id }) => id);
+  return [
+    {
+      id: ONLY_STEP,
+      text: 'The recipe tells no steps: everything goes in.',
+      reading: { ...EMPTY_STEP_READING, lineIds },
+    },
+  ];
+}
+
 /** The ground of an opened batch: the book and the kitchen it is worked out with. */
 export interface CookGround {
   opened: OpenedBatch;
   book: Book;
   /** The recipe as planned, and its worksheet. */
   recipe: Recipe;
+  steps: readonly RecipeStep[];
   planned: Worksheet;
+}
+
+const STEPS = new WeakMap<Recipe, readonly RecipeStep[]>();
+/** The same steps each time: they are told apart by identity. */
+function stepsOnce(recipe: Recipe): readonly RecipeStep[] {
+  const known = STEPS.get(recipe) ?? cookSteps(recipe);
+  STEPS.set(recipe, known);
+  return known;
 }
 
 const GROUNDS = new WeakMap<OpenedBatch, CookGround>();
@@ -104,7 +129,13 @@ export function groundOfBatch(opened: OpenedBatch): CookGround {
     packs: [...inputs.kitchen.packs, ...brought.packs.filter(({ foodId }) => !packed.has(foodId))],
   };
   const planned = worksheet({ recipe, kitchen, target, vesselIds, labelStyle: style }, book);
-  const ground = { opened: { ...opened, inputs: { ...inputs, kitchen } }, book, recipe, planned };
+  const ground = {
+    opened: { ...opened, inputs: { ...inputs, kitchen } },
+    book,
+    recipe,
+    steps: stepsOnce(recipe),
+    planned,
+  };
   GROUNDS.set(opened, ground);
   return ground;
 }

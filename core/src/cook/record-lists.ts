@@ -40,7 +40,7 @@ export function bodyWords(body: EntryBody, opening: OpenedBatch | null): string 
     (ground?.book.foods.foods.get(id) ?? ground?.book.components.get(id))?.name ?? id;
   const line = (id: string): string => ground?.planned.lines.find((each) => each.id === id)?.name ?? id;
   const step = (id: string): string => {
-    const at = ground?.recipe.steps.findIndex((each) => each.id === id) ?? -1;
+    const at = ground?.steps.findIndex((each) => each.id === id) ?? -1;
     return at < 0 ? '' : `step ${at + 1}`;
   };
   const load = (number: number): string => (number > 1 ? `, load ${number}` : '');

@@ -64,12 +64,8 @@ export function linesAt(
 }
 
 /** Lines that no step names: they are asked for with the last one. */
-export function unnamedLines(
-  { planned, recipe }: CookGround,
-  puts: readonly PutIn[],
-  load: number,
-): LineAt[] {
-  const named = new Set(recipe.steps.flatMap(({ reading }) => reading.lineIds));
+export function unnamedLines({ planned, steps }: CookGround, puts: readonly PutIn[], load: number): LineAt[] {
+  const named = new Set(steps.flatMap(({ reading }) => reading.lineIds));
   return planned.lines.flatMap((line) => {
     const own = loadOfLine(line, load);
     const put = own === null ? undefined : puts.find((each) => each.lineId === line.id && each.load === own);
@@ -87,7 +83,7 @@ export function forgottenAt(
   load: number,
 ): Forgotten[] {
   const ground = groundOfBatch(opening);
-  const { steps } = ground.recipe;
+  const { steps } = ground;
   const at = steps.findIndex(({ id }) => id === stepId);
   const step = steps[at];
   if (!step) return [];

@@ -1,6 +1,7 @@
 /** Where a batch stands: worked out of its record and a clock, the same on every screen. */
 import type { AllergenStatus } from '../food';
 import { TOLD_WITH_ANOTHER } from '../food';
+import { gramsText } from '../quantity';
 import type { Worksheet } from '../worksheet';
 import {
   cookedSheet,
@@ -113,9 +114,13 @@ export function clockNotes(entries: readonly KeptEntry[]): string[] {
   ];
 }
 
+/** So much more than what was written went in, and something was not written; share of it (convention). */
+const MORE_THAN_IN = 0.02;
+
 function missingOf(
   opened: OpenedBatch,
   planned: Worksheet,
+  sheet: Worksheet,
   readings: readonly JudgedReading[],
   record: readonly Standing[],
 ): string[] {
@@ -123,7 +128,14 @@ function missingOf(
   const kinds = new Set(record.map(({ body }) => body.kind));
   const isHeated = planned.times.some(({ coreCelsius }) => coreCelsius !== null);
   const leftOver = leftOverGramsOf(record) ?? 0;
+  const { putInGrams, lostGrams } = sheet.massBalance;
+  const isWeighed = finishedGramsOf(record) !== null;
   return [
+    ...(isWeighed && lostGrams < -MORE_THAN_IN * putInGrams
+      ? [
+          `It weighs ${gramsText(-lostGrams)} more than what was written down can: weigh again, or something is not written.`,
+        ]
+      : []),
     ...(isHeated && !has('core') ? ['No core temperature was measured.'] : []),
     ...(isHeated && leftOver > 0 && !has('cooling')
       ? ['It was kept, and its cooling was not measured.']
@@ -164,7 +176,7 @@ export function batchState(
   sheet: Worksheet = cookedSheet(opening, standing(entries)),
 ): BatchState {
   const ground = groundOfBatch(opening);
-  const { opened, planned, recipe } = ground;
+  const { opened, planned, steps } = ground;
   const record = standing(entries);
   const { kitchen } = opened.inputs;
   const puts = putIn(planned.lines, record);
@@ -190,7 +202,7 @@ export function batchState(
     loads: batchLoads(ground),
     puts,
     done: record.flatMap(({ body }) =>
-      body.kind === 'step-done' && recipe.steps.some(({ id }) => id === body.stepId)
+      body.kind === 'step-done' && steps.some(({ id }) => id === body.stepId)
         ? [{ stepId: body.stepId, load: body.load }]
         : [],
     ),
@@ -211,7 +223,7 @@ export function batchState(
     notWritten: [
       ...new Set(notWritten.map(({ lineId }) => planned.lines.find(({ id }) => id === lineId)!.name)),
     ],
-    missing: missingOf(opened, planned, readings, record),
+    missing: missingOf(opened, planned, sheet, readings, record),
     clocks: clockNotes(entries),
     flags: flags
       .filter(({ status, id }) => status !== 'clear' && !TOLD_WITH_ANOTHER.has(id))

@@ -92,14 +92,14 @@ function loadsAt(opened: OpenedBatch, step: RecipeStep): number {
 
 /** The steps of a batch in the order in which they are done: load by load through the steps that follow each other in one machine. */
 export function stepsInOrder(opened: OpenedBatch): { step: RecipeStep; load: number }[] {
-  const { recipe } = groundOfBatch(opened);
+  const { steps } = groundOfBatch(opened);
   const order: { step: RecipeStep; load: number }[] = [];
-  for (let from = 0; from < recipe.steps.length;) {
-    const loads = loadsAt(opened, recipe.steps[from]!);
+  for (let from = 0; from < steps.length;) {
+    const loads = loadsAt(opened, steps[from]!);
     let to = from + 1;
-    while (loads > 1 && to < recipe.steps.length && loadsAt(opened, recipe.steps[to]!) === loads) to += 1;
+    while (loads > 1 && to < steps.length && loadsAt(opened, steps[to]!) === loads) to += 1;
     for (let load = 1; load <= loads; load += 1)
-      for (const step of recipe.steps.slice(from, to)) order.push({ step, load });
+      for (const step of steps.slice(from, to)) order.push({ step, load });
     from = to;
   }
   return order;
@@ -107,7 +107,7 @@ export function stepsInOrder(opened: OpenedBatch): { step: RecipeStep; load: num
 
 export function stoveView(opening: OpenedBatch, entries: readonly KeptEntry[], state: BatchState): StoveView {
   const ground = groundOfBatch(opening);
-  const { opened, planned, recipe } = ground;
+  const { opened, planned, steps: told } = ground;
   const done = new Set(state.done.map(({ stepId, load }) => `${stepId} ${load}`));
   const times = new Map(planned.times.map((time) => [time.stepId, time]));
   const from = new Map(
@@ -153,11 +153,11 @@ export function stoveView(opening: OpenedBatch, entries: readonly KeptEntry[], s
       stepId: step.id,
       load,
       loads: loadsAt(opened, step),
-      number: recipe.steps.indexOf(step) + 1,
+      number: told.indexOf(step) + 1,
       text: step.text,
       station: planned.stages.find(({ work }) => kinds.includes(work))?.machine?.name ?? '',
       lines: [
-        ...linesAt(ground, state.puts, step, recipe.steps, load),
+        ...linesAt(ground, state.puts, step, told, load),
         ...(isLast ? unnamedLines(ground, state.puts, load) : []),
       ].map(lineOf),
       lookTest: lookTestOf(step),

@@ -2,6 +2,7 @@
 import { Op, type Transaction } from 'sequelize';
 import { planFoods, type EntryBody, type FrozenInputs, type Kitchen, packOf } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
+import type { Row } from '../database/row';
 
 /** The rows of a batch as it is planned. */
 export const plannedRows = (code: string, inputs: FrozenInputs) =>
@@ -57,13 +58,14 @@ export async function addPlanned(
   await tables.batchFoods.bulkCreate(plannedRows(code, inputs), transaction ? { transaction } : {});
 }
 
-/** Notes that a batch went into another, where there is such a batch. */
+/** Notes that a batch went into another, where there is such a batch: answers its row. */
 export async function addPart(
   tables: Tables,
   code: string,
   partCode: string,
   transaction: Transaction,
-): Promise<void> {
+): Promise<Row | null> {
   const part = await tables.batches.findOne({ where: { code: partCode }, transaction });
   if (part) await tables.batchParts.create({ code, partCode }, { transaction });
+  return part;
 }

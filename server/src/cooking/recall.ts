@@ -146,7 +146,7 @@ export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Reca
   );
   const isAsked = (food: BatchFood): boolean =>
     asked.batch !== '' ||
-    [food.foodId, food.product, food.foodName].includes(asked.pack) ||
+    (asked.pack !== '' && [food.foodId, food.product, food.foodName].includes(asked.pack)) ||
     (asked.lot !== '' && food.lot === asked.lot) ||
     (asked.supplier !== '' && food.supplier === asked.supplier);
   const printed = await byCodes(tables.batchLabels, 'code', codes);

@@ -25,7 +25,15 @@ const way = Joi.string()
   .valid(...WAYS)
   .default('typed');
 const words = (most: number): Joi.StringSchema => Joi.string().trim().max(most).allow('').default('');
-const instant = Joi.string().isoDate();
+/** A moment that a clock can show: one that was never set begins in 1970, and its entries count too. */
+const instant = Joi.string()
+  .isoDate()
+  .custom((value: string, helpers) => {
+    const at = Date.parse(value);
+    return at >= 0 && at < Date.UTC(2100, 0)
+      ? value
+      : helpers.message({ custom: `"${value}" is no moment a clock can show` });
+  });
 const ofLine = { lineId, load, grams };
 const stepId = Joi.string().max(80).allow('').default('');
 const celsius = Joi.number().min(-60).max(400).precision(2);

@@ -1,6 +1,6 @@
 /** Batches that are cooked: opened once, written to by any number of tablets, read as they stand. */
 import { createHash, randomUUID } from 'node:crypto';
-import { Op, UniqueConstraintError, type Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import {
   batchCode,
   batchState,
@@ -29,6 +29,7 @@ import {
   type WorksheetInput,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
+import { retried } from '../database/retried';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
 import type { StockStore } from '../stock/store';
@@ -72,7 +73,7 @@ function keptOf(row: Row): KeptEntry {
     order: Number(row.get('position')),
     body: row.get('body') as EntryBody,
     receivedAt: (row.get('receivedAt') as Date).toISOString(),
-    aheadSeconds: row.get('aheadSeconds') as number,
+    aheadSeconds: Number(row.get('aheadSeconds')),
     isSigned: Boolean(row.get('isSigned')),
   };
 }
@@ -110,8 +111,8 @@ export class CookStore implements CookedBatches {
   /** Opens a batch; asked twice under one client's id it is opened once. */
   async open(opening: Opening): Promise<{ code: string; useBy: string | null }> {
     const { input, book, clientId, madeOn } = opening;
-    const known = clientId === null ? null : await this.tables.batches.findOne({ where: { clientId } });
-    if (known) return { code: known.get('code') as string, useBy: known.get('useBy') as string | null };
+    const known = await this.byClient(clientId);
+    if (known) return known;
     const frozen = openingInputs(input, book);
     const { target, vesselIds, ...ground } = frozen;
     const data = JSON.stringify(ground);
@@ -127,47 +128,53 @@ export class CookStore implements CookedBatches {
       target,
       vesselIds,
     };
-    try {
-      return await this.store.database.transaction(async (transaction) => {
-        await this.tables.grounds.findOrCreate({
-          where: { hash },
-          defaults: { hash, data: ground },
-          transaction,
-        });
-        const row = await this.tables.batches.create(
-          {
-            code: randomUUID(),
-            clientId,
-            kitchenId: kitchen.id,
-            recipeId: recipe.id,
-            name: recipe.name,
-            serviceId: opening.serviceId,
-            serviceName: opening.serviceName,
-            groupsFor: opening.groups,
-            groundHash: hash,
-            opening: kept,
-            brought: mendingFoods(book, kitchen),
-            phase: 'opened',
-            openedBy: opening.openedBy,
-            madeOn,
-            useBy: days === null ? null : lastDay(madeOn, days),
-            createdAt: this.now(),
-          },
-          { transaction },
-        );
-        const code = batchCode(madeOn, row.get('number') as number);
-        await row.update({ code }, { transaction });
-        await addPlanned(this.tables, code, frozen, transaction);
-        await this.addStockParts(code, frozen, transaction);
-        return { code, useBy: row.get('useBy') as string | null };
-      });
-    } catch (error) {
-      // Two asked at once: the other one opened it.
-      const other = clientId === null ? null : await this.tables.batches.findOne({ where: { clientId } });
-      if (error instanceof UniqueConstraintError && other)
-        return { code: other.get('code') as string, useBy: other.get('useBy') as string | null };
-      throw error;
-    }
+    // Kept by what it says: whoever writes it first, it is the same.
+    await this.tables.grounds.bulkCreate([{ hash, data: ground }], { ignoreDuplicates: true });
+    return retried(this.store.database, async (transaction) => {
+      // Those who open a batch of one kitchen wait for each other: one client's batch is opened once.
+      await this.tables.kitchens.findByPk(kitchen.id, { transaction, lock: transaction.LOCK.UPDATE });
+      const known = await this.byClient(clientId, transaction);
+      if (known) return known;
+      const row = await this.tables.batches.create(
+        {
+          code: randomUUID(),
+          clientId,
+          kitchenId: kitchen.id,
+          recipeId: recipe.id,
+          name: recipe.name,
+          serviceId: opening.serviceId,
+          serviceName: opening.serviceName,
+          groupsFor: opening.groups,
+          groundHash: hash,
+          opening: kept,
+          brought: mendingFoods(book, kitchen),
+          phase: 'opened',
+          openedBy: opening.openedBy,
+          madeOn,
+          useBy: days === null ? null : lastDay(madeOn, days),
+          createdAt: this.now(),
+        },
+        { transaction },
+      );
+      const code = batchCode(madeOn, row.get('number') as number);
+      await row.update({ code }, { transaction });
+      await addPlanned(this.tables, code, frozen, transaction);
+      await this.addStockParts(code, frozen, transaction);
+      await row.reload({ transaction });
+      return { code, useBy: row.get('useBy') as string | null };
+    });
+  }
+
+  private async byClient(
+    clientId: string | null,
+    transaction?: Transaction,
+  ): Promise<{ code: string; useBy: string | null } | null> {
+    if (clientId === null) return null;
+    const row = await this.tables.batches.findOne({
+      where: { clientId },
+      ...(transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {}),
+    });
+    return row && { code: row.get('code') as string, useBy: row.get('useBy') as string | null };
   }
 
   /** A leftover in the recipe is a part of the batch that it is left of. */
@@ -180,7 +187,19 @@ export class CookStore implements CookedBatches {
     const items = (await this.stock.all(kitchen.id)).filter(
       ({ id, cooked, lot }) => cooked && lot !== '' && ids.has(`stock-${id}`),
     );
-    for (const { lot } of items) await addPart(this.tables, code, lot, transaction);
+    for (const { lot, useBy } of items) {
+      await addPart(this.tables, code, lot, transaction);
+      await this.keepNoLonger(code, useBy, transaction);
+    }
+  }
+
+  /** A batch keeps no longer than anything that went into it. */
+  async keepNoLonger(code: string, useBy: string | null, transaction: Transaction): Promise<void> {
+    if (useBy === null) return;
+    await this.tables.batches.update(
+      { useBy },
+      { where: { code, [Op.or]: [{ useBy: null }, { useBy: { [Op.gt]: useBy } }] }, transaction },
+    );
   }
 
   /** The row of a batch; locked inside a transaction, so that two tablets write one after the other. */
@@ -199,7 +218,7 @@ export class CookStore implements CookedBatches {
     const brought = row.get('brought') as BroughtIn | null;
     const opening = row.get('opening') as KeptOpening | null;
     if (opening === null || brought === null) throw new ApiError('batch-not-cooked');
-    const key = JSON.stringify(brought);
+    const key = JSON.stringify([brought, row.get('useBy')]);
     const known = this.known.get(code);
     if (known?.brought === key) return known.opened;
     const ground = await this.tables.grounds.findByPk(row.get('groundHash') as string);

@@ -15,14 +15,17 @@ import {
   withBrought,
   type Book,
   type Entry,
+  type EntryBody,
   type EntryKind,
   type KeptEntry,
   type OpenedBatch,
   type Scope,
+  type StockItem,
   type ToldEntry,
 } from '@hand-ladle/core';
 import type { People } from '../accounts/people';
 import type { Tables } from '../database/models';
+import { retried } from '../database/retried';
 import type { Row } from '../database/row';
 import { checked } from '../http/checked';
 import { ApiError } from '../http/errors';
@@ -36,6 +39,14 @@ export interface Written {
   accepted: string[];
   refused: { id: string; reason: string }[];
 }
+
+/** Id in store of what an entry put there. */
+const leftId = (entryId: string): string =>
+  `left-${createHash('sha256').update(entryId).digest('hex').slice(0, 32)}`;
+
+/** Nothing comes before it was written: a clock that says so was ahead by that much at least. */
+const aheadOf = ({ at }: Entry, ahead: number, receivedAt: Date): number =>
+  Math.max(ahead, Math.ceil((Date.parse(at) - receivedAt.getTime()) / 1000));
 
 export class Recorder {
   constructor(
@@ -114,16 +125,17 @@ export class Recorder {
     const { read, refused } = this.readEntries(sent);
     const signed = await this.signed(read, ahead, by);
     const book = await this.store.recipes.book();
-    return this.store.database.transaction(async (transaction) => {
+    return retried(this.store.database, async (transaction) => {
       // The row is locked: two tablets write one after the other.
       const row = 'code' in log ? await this.cooking.row(log.code, transaction) : null;
       const opened = row && (await this.cooking.openedOf(row));
       const name = opened?.code ?? (log as { day: string }).day;
       const kept = await this.keptOf(name, read, transaction);
+      const codes = await this.codesIn(read, transaction);
       const merged = merge(
         read.map(({ entry }) => entry),
         kept.entries,
-        this.scopeOf(opened, book),
+        { ...this.scopeOf(opened, book), isBatch: (of) => codes.has(of) },
       );
       const here = {
         added: [...merged.added],
@@ -146,7 +158,7 @@ export class Recorder {
           position: entry.order,
           body: entry.body,
           receivedAt,
-          aheadSeconds: ahead,
+          aheadSeconds: aheadOf(entry, ahead, receivedAt),
           isSigned: signed.has(entry.id),
         })),
         { transaction },
@@ -177,14 +189,28 @@ export class Recorder {
     return { entries, elsewhere: others.map((row) => row.get('id') as string) };
   }
 
-  private scopeOf(opened: OpenedBatch | null, book: Book): Scope {
+  /** Codes of other batches that entries speak of, those that there are. */
+  private async codesIn(read: readonly { entry: Entry }[], transaction: Transaction): Promise<Set<string>> {
+    const said = read.flatMap(({ entry: { body } }) => (body.kind === 'misplaced' ? [body.into] : []));
+    const rows =
+      said.length === 0
+        ? []
+        : await this.tables.batches.findAll({
+            where: { code: { [Op.in]: said } },
+            attributes: ['code'],
+            transaction,
+          });
+    return new Set(rows.map((row) => row.get('code') as string));
+  }
+
+  private scopeOf(opened: OpenedBatch | null, book: Book): Omit<Scope, 'isBatch'> {
     const inBook = (id: string): boolean => book.foods.foods.has(id) || book.components.has(id);
     if (!opened) return { batch: null, isFood: inBook };
     const ground = groundOfBatch(opened);
     return {
       batch: {
         lines: new Map(ground.planned.lines.map((line) => [line.id, loadsOf(line)])),
-        stepIds: new Set(ground.recipe.steps.map(({ id }) => id)),
+        stepIds: new Set(ground.steps.map(({ id }) => id)),
         loads: batchLoads(ground),
       },
       isFood: (id) => inBook(id) || ground.book.foods.foods.has(id) || ground.book.components.has(id),
@@ -216,8 +242,10 @@ export class Recorder {
     const once = new Map(rows.map((each) => [JSON.stringify(each), each]));
     if (once.size > 0) await this.tables.batchFoods.bulkCreate([...once.values()], { transaction });
     for (const body of bodies) {
-      if (body.kind === 'weighed' && body.from !== '')
-        await addPart(this.tables, code, body.from, transaction);
+      if (body.kind === 'weighed' && body.from !== '') {
+        const part = await addPart(this.tables, code, body.from, transaction);
+        if (part) await this.cooking.keepNoLonger(code, part.get('useBy') as string | null, transaction);
+      }
       if (body.kind === 'misplaced' && body.into !== '') {
         const other = await this.tables.batches.findOne({ where: { code: body.into }, transaction });
         if (other) await this.tables.batchParts.create({ code: body.into, partCode: code }, { transaction });
@@ -227,6 +255,18 @@ export class Recorder {
     await row.update({ phase: phaseOf(record), grams: finishedGramsOf(record) }, { transaction });
     for (const entry of added)
       if (entry.body.kind === 'left-over') await this.putInStore(entry, entry.body.grams, row, transaction);
+      else if (entry.body.kind === 'correction') await this.correctStore(entry.body, transaction);
+  }
+
+  /** A leftover that was corrected before anybody used of it is as much as it is now said to be. */
+  private async correctStore(
+    { of, instead }: Extract<EntryBody, { kind: 'correction' }>,
+    transaction: Transaction,
+  ): Promise<void> {
+    const row = await this.tables.stock.findByPk(leftId(of), { transaction, lock: transaction.LOCK.UPDATE });
+    if (!row || row.get('version') !== 1) return;
+    const grams = instead?.kind === 'left-over' ? instead.grams : 0;
+    await row.update({ data: { ...(row.get('data') as StockItem), grams } }, { transaction });
   }
 
   /** What is left over goes into store under the batch's code, with what it holds and its date. */
@@ -236,7 +276,7 @@ export class Recorder {
     const record = standing(await this.cooking.entriesOf(opened.code, transaction));
     const { book, ...input } = cookedInput(opened, record);
     const kind = opened.inputs.recipe.isComponent ? 'made-ahead' : 'leftover';
-    const id = `left-${createHash('sha256').update(entry.id).digest('hex').slice(0, 32)}`;
+    const id = leftId(entry.id);
     const item = cookedItem(input, { id, kind, grams, madeOn: opened.madeOn, lot: opened.code }, book);
     const useBy =
       opened.useBy !== null && (item.useBy === null || opened.useBy < item.useBy) ? opened.useBy : item.useBy;

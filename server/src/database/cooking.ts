@@ -54,7 +54,7 @@ export async function addCooking(q: QueryInterface): Promise<void> {
     position: { type: DataTypes.BIGINT, allowNull: false },
     body: json(),
     received_at: moment(),
-    ahead_seconds: { type: DataTypes.INTEGER, allowNull: false },
+    ahead_seconds: { type: DataTypes.BIGINT, allowNull: false },
     is_signed: flag,
   });
   await q.addIndex('batch_entries', ['log', 'number']);

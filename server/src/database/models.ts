@@ -276,7 +276,7 @@ export function defineTables(database: Sequelize): Tables {
       position: DataTypes.BIGINT,
       body: json('body'),
       receivedAt: DATE(3),
-      aheadSeconds: INTEGER,
+      aheadSeconds: DataTypes.BIGINT,
       isSigned: BOOLEAN,
     }),
     batchFoods: table('batch_foods', {

@@ -6,6 +6,7 @@ export interface Scope {
   /** Ids of the lines with how many loads each is weighed in, and of the steps; null for the log of a day. */
   batch: { lines: ReadonlyMap<string, number>; stepIds: ReadonlySet<string>; loads: number } | null;
   isFood: (foodId: string) => boolean;
+  isBatch: (code: string) => boolean;
 }
 
 export interface Merged {
@@ -45,6 +46,8 @@ function problemOf(body: EntryBody, scope: Scope, known: ReadonlyMap<string, Ent
     if ('stepId' in body && body.stepId !== '' && !batch.stepIds.has(body.stepId))
       return `this batch has no step "${body.stepId}"`;
   }
+  if (body.kind === 'misplaced' && body.into !== '' && !scope.isBatch(body.into))
+    return `there is no batch "${body.into}" it could have gone into`;
   if (body.kind === 'correction') {
     const of = known.get(body.of);
     if (!of) return `there is no entry "${body.of}" to correct`;

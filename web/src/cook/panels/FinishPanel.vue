@@ -35,6 +35,22 @@ function weigh(): Promise<void> {
   const grams = above(finished.value);
   return note(grams === null ? null : { kind: 'finished', grams, way: 'typed' }, () => (finished.value = ''));
 }
+/** A weight that stands already is added to by another load, or was wrong: one figure typed twice is not two loads. */
+async function weighAnew(): Promise<void> {
+  const grams = above(finished.value);
+  if (grams === null) return note(null, () => undefined);
+  const corrected = new Set(
+    stove.current!.entries.flatMap((each) => (each.kind === 'correction' ? [each.of] : [])),
+  );
+  const wrong = stove.current!.entries.filter(({ id, kind }) => kind === 'finished' && !corrected.has(id));
+  await stove.writeAll([
+    ...wrong.map(({ id }) => ({
+      body: { kind: 'correction' as const, of: id, reason: 'weighed anew', instead: null },
+    })),
+    { body: { kind: 'finished' as const, grams, way: 'typed' as const } },
+  ]);
+  finished.value = '';
+}
 function count(): Promise<void> {
   const got = typedFigure(portions.value);
   return note(
@@ -88,7 +104,12 @@ const SCORE_WORDS: Readonly<Record<Score, string>> = {
         <span class="had">{{
           state.finishedGrams === null ? 'not weighed' : gramsText(state.finishedGrams)
         }}</span>
-        <button class="key" type="submit">Weighed</button>
+        <button class="key" type="submit">
+          {{ state.finishedGrams === null ? 'Weighed' : 'Another load: add it' }}
+        </button>
+        <button v-if="state.finishedGrams !== null" class="key" type="button" @click="weighAnew">
+          Weighed anew
+        </button>
       </form>
       <form @submit.prevent="count">
         <label>Portions<input v-model="portions" class="field" inputmode="decimal" /></label>
