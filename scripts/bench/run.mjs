@@ -37,6 +37,7 @@ await main(async () => {
     'scripts/bench/schedule.ts',
     'scripts/bench/services.ts',
     'scripts/bench/import.ts',
+    'scripts/bench/recall.ts',
   ]) {
     const run = spawnSync(join('node_modules', '.bin', 'tsx'), [script], { stdio: 'inherit' });
     if (run.status !== 0) process.exit(run.status ?? 1);

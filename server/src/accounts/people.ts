@@ -40,6 +40,7 @@ export interface NewPerson {
   name: string;
   role: Role;
   password: string;
+  pin?: string;
 }
 
 /** What of an account is to be otherwise. */
@@ -70,7 +71,7 @@ export class People {
   }
 
   async create(person: NewPerson): Promise<Person> {
-    const { login, name, role, password } = person;
+    const { login, name, role, password, pin } = person;
     const id = randomUUID();
     try {
       await this.tables.people.create({
@@ -79,6 +80,7 @@ export class People {
         name,
         role,
         passwordHash: await hashPassword(password),
+        pinHash: pin === undefined ? null : await hashPassword(pin),
         isActive: true,
         createdAt: this.now(),
       });
@@ -220,8 +222,8 @@ export class People {
 
 /** The demo set: one of each role. Their passwords are said at the first start and stand in the README. */
 export const DEMO_PEOPLE: readonly NewPerson[] = [
-  { login: 'ilka', name: 'Ilka Reedmace', role: 'cook', password: 'ladle-cook-1' },
-  { login: 'tamsin', name: 'Tamsin Oatfield', role: 'editor', password: 'ladle-editor-1' },
+  { login: 'ilka', name: 'Ilka Reedmace', role: 'cook', password: 'ladle-cook-1', pin: '2468' },
+  { login: 'tamsin', name: 'Tamsin Oatfield', role: 'editor', password: 'ladle-editor-1', pin: '1357' },
   { login: 'bram', name: 'Bram Sorrel', role: 'checker', password: 'ladle-checker-1' },
   { login: 'wenna', name: 'Wenna Alder', role: 'manager', password: 'ladle-manager-1' },
 ];

@@ -1,5 +1,5 @@
 /** A recall, found in the rows that are kept of every batch. */
-import { Op, type WhereOptions } from 'sequelize';
+import { col, fn, Op, type WhereOptions } from 'sequelize';
 import {
   followed,
   reached,
@@ -9,7 +9,6 @@ import {
   type RecallEvidence,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import type { Row } from '../database/row';
 
 export interface RecallAsked {
   pack: string;
@@ -19,26 +18,37 @@ export interface RecallAsked {
   version: number | null;
 }
 
-const foodOf = (row: Row): BatchFood => ({
-  code: row.get('code') as string,
-  foodId: row.get('foodId') as string,
-  foodName: row.get('foodName') as string,
-  product: row.get('product') as string,
-  supplier: row.get('supplier') as string,
-  lot: row.get('lot') as string,
-  statementVersion: row.get('statementVersion') as number | null,
-  isWritten: Boolean(row.get('isWritten')),
+/** A row as the database gives it: a recall reads hundreds of thousands. */
+type Plain = Record<string, string | number | null>;
+
+const foodOf = (row: Plain): BatchFood => ({
+  code: row['code'] as string,
+  foodId: row['foodId'] as string,
+  foodName: row['foodName'] as string,
+  product: row['product'] as string,
+  supplier: row['supplier'] as string,
+  lot: row['lot'] as string,
+  statementVersion: row['statementVersion'] as number | null,
+  isWritten: Boolean(row['isWritten']),
 });
 
-/** Rows are asked for so many codes at once. */
+/** Codes are asked for so many at once. */
 const CHUNK = 2000;
+/** Most rows of foods that are told; all batches are, however many. */
+export const MOST_FOODS = 20_000;
 
-async function byCodes(table: Tables['batches'], column: string, codes: readonly string[]): Promise<Row[]> {
-  const rows: Row[] = [];
-  for (let from = 0; from < codes.length; from += CHUNK)
-    rows.push(
-      ...(await table.findAll({ where: { [column]: { [Op.in]: codes.slice(from, from + CHUNK) } } })),
-    );
+async function byCodes(
+  table: Tables['batches'],
+  column: string,
+  codes: readonly string[],
+  { and = [], most = Infinity }: { and?: readonly WhereOptions[]; most?: number } = {},
+): Promise<Plain[]> {
+  const rows: Plain[] = [];
+  for (let from = 0; from < codes.length && rows.length <= most; from += CHUNK) {
+    const own = { [column]: { [Op.in]: codes.slice(from, from + CHUNK) } };
+    const where = { [Op.and]: [own, ...and] } as WhereOptions;
+    rows.push(...((await table.findAll({ where, raw: true })) as unknown as Plain[]));
+  }
   return rows;
 }
 
@@ -51,7 +61,7 @@ async function usesOf(codes: readonly string[], tables: Tables): Promise<Map<str
     const rows = await byCodes(tables.batchParts, 'partCode', open);
     open = [];
     for (const row of rows) {
-      const [part, whole] = [row.get('partCode') as string, row.get('code') as string];
+      const [part, whole] = [row['partCode'] as string, row['code'] as string];
       uses.set(part, [...(uses.get(part) ?? []), whole]);
       if (seen.has(whole)) continue;
       seen.add(whole);
@@ -76,43 +86,47 @@ async function hitBy(asked: RecallAsked, tables: Tables): Promise<Map<string, Re
   const lots =
     asked.lot === ''
       ? []
-      : await tables.batchFoods.findAll({ where: { [Op.and]: [...ofPack, { lot: asked.lot }] } });
-  for (const row of lots) hit.set(row.get('code') as string, 'its lot was written down');
+      : ((await tables.batchFoods.findAll({
+          where: { [Op.and]: [...ofPack, { lot: asked.lot }] },
+          attributes: ['code', 'foodId'],
+          raw: true,
+        })) as unknown as Plain[]);
+  for (const row of lots) hit.set(row['code'] as string, 'its lot was written down');
   // A lot that nobody ever wrote down is of no food we know: only its pack or supplier says where it may be.
-  const foods = [...new Set(lots.map((row) => row.get('foodId') as string))];
+  const foods = [...new Set(lots.map((row) => row['foodId'] as string))];
   const where: WhereOptions[] =
     ofPack.length > 0 ? ofPack : foods.length > 0 ? [{ foodId: { [Op.in]: foods } }] : [];
   if (where.length === 0) return hit;
-  const rows = await tables.batchFoods.findAll({ where: { [Op.and]: where } });
-  const lotsOf = new Map<string, Set<string>>();
+  const rows = (await tables.batchFoods.findAll({
+    where: { [Op.and]: where },
+    attributes: ['code', [fn('MAX', col('lot')), 'lot']],
+    group: ['code'],
+    raw: true,
+  })) as unknown as Plain[];
   for (const row of rows) {
-    const code = row.get('code') as string;
-    const known = lotsOf.get(code) ?? new Set();
-    if (row.get('lot') !== '') known.add(row.get('lot') as string);
-    lotsOf.set(code, known);
-  }
-  for (const [code, written] of lotsOf) {
+    const code = row['code'] as string;
     if (hit.has(code)) continue;
-    if (asked.lot === '')
-      hit.set(code, written.size > 0 ? 'its lot was written down' : 'no lot was written down');
-    // Another lot was opened for it: it may hold some of both, but nobody wrote that this one was.
-    else if (written.size === 0) hit.set(code, 'no lot was written down');
+    const hasLot = row['lot'] !== '';
+    if (asked.lot === '') hit.set(code, hasLot ? 'its lot was written down' : 'no lot was written down');
+    // Another lot was opened for it, and nobody wrote that this one was.
+    else if (!hasLot) hit.set(code, 'no lot was written down');
   }
   return hit;
 }
 
-function recalled(row: Row, evidence: RecallEvidence): RecalledBatch {
+function recalled(row: Plain, evidence: RecallEvidence): RecalledBatch {
+  const groups = row['groupsFor'] as string | null;
   return {
-    code: row.get('code') as string,
-    name: (row.get('name') as string | null) ?? '',
-    kitchenId: (row.get('kitchenId') as string | null) ?? '',
-    madeOn: row.get('madeOn') as string,
-    useBy: row.get('useBy') as string | null,
+    code: row['code'] as string,
+    name: (row['name'] as string | null) ?? '',
+    kitchenId: (row['kitchenId'] as string | null) ?? '',
+    madeOn: row['madeOn'] as string,
+    useBy: row['useBy'] as string | null,
     evidence,
-    serviceId: row.get('serviceId') as string | null,
-    serviceName: (row.get('serviceName') as string | null) ?? '',
-    groups: (row.get('groupsFor') as string[] | null) ?? [],
-    finishedGrams: row.get('grams') as number | null,
+    serviceId: row['serviceId'] as string | null,
+    serviceName: (row['serviceName'] as string | null) ?? '',
+    groups: groups === null ? [] : (JSON.parse(groups) as string[]),
+    finishedGrams: row['grams'] === null ? null : Number(row['grams']),
   };
 }
 
@@ -122,61 +136,66 @@ async function madeOf(code: string, tables: Tables): Promise<string[]> {
   let open = [code];
   while (open.length > 0) {
     const rows = await byCodes(tables.batchParts, 'code', open);
-    open = rows.map((row) => row.get('partCode') as string).filter((each) => !codes.has(each));
+    open = rows.map((row) => row['partCode'] as string).filter((each) => !codes.has(each));
     for (const each of open) codes.add(each);
   }
   return [...codes];
 }
 
+/** Which rows of foods answer what was asked: of a batch all that is in it, of a pack its own. */
+function foodsAsked({ pack, lot, supplier, batch }: RecallAsked): WhereOptions[] {
+  if (batch !== '') return [];
+  const any: WhereOptions[] = [
+    ...(pack !== '' ? [{ foodId: pack }, { product: pack }, { foodName: pack }] : []),
+    ...(lot !== '' ? [{ lot }] : []),
+    ...(supplier !== '' ? [{ supplier }] : []),
+  ];
+  return any.length > 0 ? [{ [Op.or]: any }] : [];
+}
+
+async function labelsOf(batches: readonly RecalledBatch[], tables: Tables): Promise<Recall['labels']> {
+  const codes = batches.map(({ code }) => code);
+  const names = new Map(batches.map(({ code, name }) => [code, name]));
+  const printed = (await byCodes(tables.batchLabels, 'code', codes)).map((row) => ({
+    batchCode: row['code'] as string,
+    releaseId: row['releaseId'] as string,
+    title: row['title'] as string,
+    printed: row['quantity'] as number,
+  }));
+  const isPrinted = new Set(printed.map(({ releaseId }) => releaseId));
+  const own = (await tables.releases.findAll({
+    where: { batchCode: { [Op.ne]: null } },
+    attributes: ['id', 'batchCode'],
+    raw: true,
+  })) as unknown as Plain[];
+  return [
+    ...printed,
+    ...own.flatMap((row) => {
+      const [id, code] = [row['id'] as string, row['batchCode'] as string];
+      if (isPrinted.has(id) || !names.has(code)) return [];
+      return [{ batchCode: code, releaseId: id, title: names.get(code)!, printed: 0 }];
+    }),
+  ];
+}
+
 export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Recall> {
   const direct = await hitBy(asked, tables);
   const all = followed(direct, await usesOf([...direct.keys()], tables));
-  const rows = await byCodes(tables.batches, 'code', [...all.keys()]);
-  const batches = rows
-    .map((row) => recalled(row, all.get(row.get('code') as string)!))
+  const batches = (await byCodes(tables.batches, 'code', [...all.keys()]))
+    .map((row) => recalled(row, all.get(row['code'] as string)!))
     .sort((one, other) =>
       one.madeOn === other.madeOn ? (one.code < other.code ? -1 : 1) : one.madeOn < other.madeOn ? 1 : -1,
     );
   const codes = batches.map(({ code }) => code);
-  // Back: of a batch everything that is in it; of a pack only its own rows.
-  const foods = await byCodes(
-    tables.batchFoods,
-    'code',
-    asked.batch === '' ? codes : await madeOf(asked.batch.toUpperCase(), tables),
-  );
-  const isAsked = (food: BatchFood): boolean =>
-    asked.batch !== '' ||
-    (asked.pack !== '' && [food.foodId, food.product, food.foodName].includes(asked.pack)) ||
-    (asked.lot !== '' && food.lot === asked.lot) ||
-    (asked.supplier !== '' && food.supplier === asked.supplier);
-  const printed = await byCodes(tables.batchLabels, 'code', codes);
-  const releases = await tables.releases.findAll({
-    where: { batchCode: { [Op.in]: codes.slice(0, CHUNK) } },
-    attributes: ['id', 'batchCode', 'recipeId'],
-  });
-  const names = new Map(batches.map(({ code, name }) => [code, name]));
-  const labels = [
-    ...printed.map((row) => ({
-      batchCode: row.get('code') as string,
-      releaseId: row.get('releaseId') as string,
-      title: row.get('title') as string,
-      printed: row.get('quantity') as number,
-    })),
-    ...releases
-      .filter((row) => !printed.some((each) => each.get('releaseId') === row.get('id')))
-      .map((row) => ({
-        batchCode: row.get('batchCode') as string,
-        releaseId: row.get('id') as string,
-        title: names.get(row.get('batchCode') as string) ?? '',
-        printed: 0,
-      })),
-  ];
+  // Back: of a batch everything that is in it, and in what it was made of.
+  const of = asked.batch === '' ? codes : await madeOf(asked.batch.toUpperCase(), tables);
+  const foods = await byCodes(tables.batchFoods, 'code', of, { and: foodsAsked(asked), most: MOST_FOODS });
   const unsure = batches.filter(({ evidence }) => evidence === 'no lot was written down').length;
   return {
     asked: { pack: asked.pack, lot: asked.lot, batch: asked.batch },
-    packs: once(foods.map(foodOf).filter(isAsked)),
+    packs: once(foods.slice(0, MOST_FOODS).map(foodOf)),
     batches,
-    labels,
+    labels: await labelsOf(batches, tables),
     ...reached(batches),
     notes: [
       ...(batches.length === 0
@@ -185,6 +204,11 @@ export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Reca
       ...(asked.lot !== '' && unsure > 0
         ? [
             `Of ${unsure} ${unsure === 1 ? 'batch' : 'batches'} nobody wrote the lot down: they may hold it and count as hit.`,
+          ]
+        : []),
+      ...(foods.length > MOST_FOODS
+        ? [
+            `Every batch is told; of what is in them the first ${MOST_FOODS} rows. Ask by a food or a lot to see the rest.`,
           ]
         : []),
     ],
