@@ -154,6 +154,8 @@ export interface DemoCooked {
   by: string;
   /** From then on everything was weighed in as planned, a line a minute; null where nothing was yet. */
   weighedMinutesAgo: number | null;
+  /** What was taken of a line that is planned to taste, grams. */
+  toTasteGrams: number;
   entries: (EntryBody & { minutesAgo: number })[];
   /** What was done about a reading, by its place among the entries. */
   actions: { minutesAgo: number; on: number; action: string; words: string }[];

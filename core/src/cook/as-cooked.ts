@@ -35,23 +35,29 @@ const unsaid = (reading: Reading): Reading => ({
   findings: reading.findings.filter(({ code }) => code !== 'amount-absurd' && code !== 'amount-shared'),
 });
 
-/** Whether a pack as scanned or typed is the one on record for its food, and read. */
+/**
+ * Whether a pack as scanned or typed is the one on record for its food, and read. Of a food of one ingredient that no pack is on
+ * record for, its own name is all there is to read: a lot can be noted under it.
+ */
 export function isRecordedPack(
   kitchen: Kitchen,
   { foodId, product, supplier }: { foodId: string; product: string; supplier: string },
+  { foods }: Pick<Book, 'foods'>,
 ): boolean {
   const pack = packOf(kitchen, foodId);
-  if (!pack?.isConfirmed || comparableName(product) !== comparableName(pack.productName)) return false;
+  const food = foods.foods.get(foodId);
+  if (!pack) return food?.kind === 'single' && comparableName(product) === comparableName(food.name);
+  if (!pack.isConfirmed || comparableName(product) !== comparableName(pack.productName)) return false;
   return (
     supplier === '' || pack.supplier === '' || comparableName(supplier) === comparableName(pack.supplier)
   );
 }
 
 /** The kitchen as it was for this batch: a pack that is not the recorded one has been read by nobody. */
-function kitchenFor(kitchen: Kitchen, record: readonly Standing[]): Kitchen {
+function kitchenFor(kitchen: Kitchen, record: readonly Standing[], book: Book): Kitchen {
   return record.reduce(
     (now, { body }) =>
-      body.kind === 'pack' && !isRecordedPack(kitchen, body)
+      body.kind === 'pack' && !isRecordedPack(kitchen, body, book)
         ? withUnreadPack(now, body.foodId, body.product)
         : now,
     kitchen,
@@ -264,7 +270,7 @@ export function cookedInput(
 ): WorksheetInput & { book: Book } {
   const ground = groundOfBatch(opening);
   const { opened, book, recipe, planned } = ground;
-  const kitchen = kitchenFor(opened.inputs.kitchen, record);
+  const kitchen = kitchenFor(opened.inputs.kitchen, record, book);
   const made = [...plannedLines(ground, record, rest), ...addedLines(ground, record)];
   const inside = foodsInside(recipe, book);
   let cooked: Recipe = {

@@ -39,7 +39,7 @@ function byEntries(opening: OpenedBatch, record: readonly Standing[]): Differenc
           `${gramsText(body.grams)} ${nameOf(body.foodId)} (${body.because})`,
         ),
       );
-    if (body.kind === 'pack' && !isRecordedPack(opened.inputs.kitchen, body))
+    if (body.kind === 'pack' && !isRecordedPack(opened.inputs.kitchen, body, book))
       found.push(
         pair(
           `Pack of ${nameOf(body.foodId)}`,
@@ -53,12 +53,19 @@ function byEntries(opening: OpenedBatch, record: readonly Standing[]): Differenc
 
 function byFlags(planned: Worksheet, cooked: Worksheet): Difference[] {
   const flags = (sheet: Worksheet) => [...sheet.allergens, ...sheet.standards];
-  return flags(cooked).flatMap((flag) => {
+  const told = ({ status, kinds }: ReturnType<typeof flags>[number]): string =>
+    `${STATUS_WORDS[status]}${kinds.length > 0 ? `: ${kinds.join(', ')}` : ''}`;
+  // Those that changed alike are told together: a pack nobody has read opens all at once.
+  const alike = new Map<string, Difference & { names: string[] }>();
+  for (const flag of flags(cooked)) {
     const before = flags(planned).find(({ id }) => id === flag.id);
-    const told = (each: typeof flag): string =>
-      `${STATUS_WORDS[each.status]}${each.kinds.length > 0 ? `: ${each.kinds.join(', ')}` : ''}`;
-    return before && told(before) !== told(flag) ? [pair(flag.name, told(before), told(flag))] : [];
-  });
+    if (!before || told(before) === told(flag)) continue;
+    const key = `${told(before)} ${told(flag)}`;
+    const known = alike.get(key);
+    if (known) known.names.push(flag.name);
+    else alike.set(key, { ...pair('', told(before), told(flag)), names: [flag.name] });
+  }
+  return [...alike.values()].map(({ names, ...each }) => ({ ...each, what: names.join(', ') }));
 }
 
 const SHARE = / (\d+(?:\.\d+)?)\s?%/g;

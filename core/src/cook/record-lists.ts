@@ -102,7 +102,7 @@ const COLUMNS = {
   entries: [
     { name: 'Time', share: 0.11 },
     { name: 'What', share: 0.58 },
-    { name: 'Who', share: 0.31 },
+    { name: 'Planned, or who', share: 0.31 },
   ],
   readings: [
     { name: 'Time', share: 0.1 },

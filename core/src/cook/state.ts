@@ -1,6 +1,8 @@
 /** Where a batch stands: worked out of its record and a clock, the same on every screen. */
+import { HEAT_LIMITS } from '../batch';
 import type { AllergenStatus } from '../food';
 import { TOLD_WITH_ANOTHER } from '../food';
+import type { Kitchen } from '../kitchen';
 import { gramsText } from '../quantity';
 import type { Worksheet } from '../worksheet';
 import {
@@ -14,6 +16,7 @@ import {
   CLOCK_OFF_SECONDS,
   type KeptEntry,
   LATE_SECONDS,
+  type Point,
   type Score,
   standing,
   type Standing,
@@ -27,6 +30,7 @@ import {
   type JudgedReading,
   openBreaches,
   type OpenBreach,
+  takenAt,
   type WatchedCooling,
 } from './points';
 import { putIn, type PutIn } from './put-in';
@@ -80,16 +84,23 @@ export function phaseOf(record: readonly Standing[]): Phase {
   return record.length > 0 ? 'cooking' : 'opened';
 }
 
-/** When it left the heat: the last step that heats, or the reading of its core. */
-function offHeat(record: readonly Standing[], heated: ReadonlySet<string>): number | null {
-  const moments = record.flatMap(({ entry, body }) =>
-    (body.kind === 'step-done' && heated.has(body.stepId)) ||
-    (body.kind === 'reading' && body.point === 'core')
-      ? [writtenAt(entry)]
-      : [],
-  );
+/** When it was last known to be hot: a step that heats was done, or a reading said so. */
+function offHeat(
+  record: readonly Standing[],
+  heated: ReadonlySet<string>,
+  { regime }: Pick<Kitchen, 'regime'>,
+): number | null {
+  const { coolingStartCelsius } = HEAT_LIMITS[regime];
+  const moments = record.flatMap((each) => {
+    const { entry, body } = each;
+    if (body.kind === 'step-done') return heated.has(body.stepId) ? [writtenAt(entry)] : [];
+    const isHot =
+      body.kind === 'reading' && HOT_POINTS.has(body.point) && body.celsius >= coolingStartCelsius;
+    return isHot ? [takenAt(each)] : [];
+  });
   return moments.length > 0 ? Math.max(...moments) : null;
 }
+const HOT_POINTS: ReadonlySet<Point> = new Set<Point>(['core', 'reheat', 'hot-hold']);
 
 /** What is said of clocks that were off and of entries that came long after they were written. */
 export function clockNotes(entries: readonly KeptEntry[]): string[] {
@@ -156,7 +167,7 @@ function checkReasons(
 ): string[] {
   const { opened, book } = ground;
   const packs = record.flatMap(({ body }) =>
-    body.kind === 'pack' && !isRecordedPack(opened.inputs.kitchen, body)
+    body.kind === 'pack' && !isRecordedPack(opened.inputs.kitchen, body, book)
       ? [
           `"${body.product}" is not the recorded pack of ${book.foods.foods.get(body.foodId)?.name ?? body.foodId}: read it.`,
         ]
@@ -184,7 +195,7 @@ export function batchState(
   const heated = new Set(
     planned.times.flatMap(({ coreCelsius, stepId }) => (coreCelsius === null ? [] : [stepId])),
   );
-  const coolings = coolingsOf(readings, offHeat(record, heated), kitchen, now);
+  const coolings = coolingsOf(readings, offHeat(record, heated, kitchen), kitchen, now);
   const technique = new Set(planned.lines.flatMap(({ id, technique: kind }) => (kind ? [id] : [])));
   const notWritten = puts.filter(({ standing: how, lineId }) => how === 'not in' && !technique.has(lineId));
   const begun = record.flatMap(({ body }) => (body.kind === 'begun' ? [body.isClean] : [])).at(-1);

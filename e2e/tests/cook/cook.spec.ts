@@ -194,7 +194,7 @@ test('three loads: a forgotten line, a wrong bowl, a substituted pack, two water
   await act(page, 'Thrown away').click();
   await expect(act(page, 'What was done?')).toHaveCount(0);
 
-  await act(page, 'What came out').first().click();
+  await act(page, 'Finish').click();
   await panel(page).getByLabel('Finished weight, g').fill('131000');
   await act(page, 'Weighed').click();
   await panel(page).getByLabel('Portions', { exact: true }).fill('466');

@@ -24,7 +24,7 @@ export async function seedCooked(
   ): Promise<void> => {
     for (const each of entries) {
       clock = new Date(each['at'] as string);
-      await recorder.write(log, { entries: [each] }, null);
+      await recorder.write(log, { entries: [each] }, each['by'] as string);
     }
   };
   const device = 'demo';
@@ -62,8 +62,8 @@ export async function seedCooked(
       each.weighedMinutesAgo === null
         ? []
         : planned.lines.flatMap((line, index) => {
-            if (line.technique || line.scaleGrams === null) return [];
-            const loads = line.loads.length > 1 ? line.loads : [line.scaleGrams];
+            if (line.technique) return [];
+            const loads = line.loads.length > 1 ? line.loads : [line.scaleGrams ?? each.toTasteGrams];
             return loads.map((grams, load) =>
               entry(
                 {

@@ -215,10 +215,12 @@ export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Reca
   };
 }
 
-/** The same row many times is one row: what is written covers what is planned. */
+/** The same row many times is one row: what is written covers what is planned, a lot covers that none was written. */
 function once(foods: readonly BatchFood[]): BatchFood[] {
   const rows = new Map<string, BatchFood>();
+  const hasLot = new Set(foods.flatMap(({ code, foodId, lot }) => (lot === '' ? [] : [`${code} ${foodId}`])));
   for (const food of foods) {
+    if (food.lot === '' && hasLot.has(`${food.code} ${food.foodId}`)) continue;
     const key = `${food.code} ${food.foodId} ${food.product} ${food.lot}`;
     const known = rows.get(key);
     if (!known || (food.isWritten && !known.isWritten)) rows.set(key, food);

@@ -229,7 +229,7 @@ const limitNow = computed(() =>
         <button type="button" class="key" @click="panel = 'water'">Water added</button>
         <button type="button" class="key" @click="panel = 'mend'">Tasted</button>
         <button type="button" class="key" @click="panel = 'other'">Something else</button>
-        <button type="button" class="key" @click="panel = 'finish'">What came out</button>
+        <button type="button" class="key" @click="panel = 'finish'">Finish</button>
         <button v-if="last" type="button" class="key plain" @click="takeBack">Take back</button>
       </footer>
       <WeighPanel v-if="panel === 'weigh' && weighed" :line="weighed" @close="panel = null" />

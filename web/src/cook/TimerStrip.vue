@@ -149,13 +149,13 @@ const stop = ({ timer, code }: Timer): Promise<string> => stove.write({ kind: 't
 }
 
 @media (max-width: 620px) {
-  .strip {
-    flex-wrap: wrap;
+  .left {
+    font-size: 40px;
   }
 
-  .timer {
-    flex: 1 0 100%;
-    flex-wrap: wrap;
+  .name {
+    max-width: 130px;
+    font-size: 20px;
   }
 }
 

@@ -11,14 +11,20 @@ const book = useBook();
 const recorded = computed(
   () => stove.current?.opened.inputs.kitchen.packs.find((pack) => pack.foodId === props.foodId) ?? null,
 );
-const isRecorded = ref(recorded.value !== null);
+/** Of one ingredient and without a pack on record: its own name is all there is to read. */
+const plain = computed(() => {
+  const food = book.foodsById.get(props.foodId);
+  return recorded.value === null && food?.kind === 'single' ? food.name : null;
+});
+const known = computed(() => recorded.value?.productName ?? plain.value);
+const isRecorded = ref(known.value !== null);
 const product = ref('');
 const lot = ref('');
 const supplier = ref('');
 const refusal = ref('');
 
 async function write(): Promise<void> {
-  const name = isRecorded.value ? recorded.value!.productName : product.value.trim();
+  const name = isRecorded.value ? known.value! : product.value.trim();
   if (name === '') {
     refusal.value = 'What does it say on the pack, or what did the scanner read?';
     return;
@@ -28,7 +34,7 @@ async function write(): Promise<void> {
     foodId: props.foodId,
     product: name,
     lot: lot.value.trim(),
-    supplier: isRecorded.value ? recorded.value!.supplier : supplier.value.trim(),
+    supplier: isRecorded.value && recorded.value ? recorded.value.supplier : supplier.value.trim(),
   });
   emit('done');
 }
@@ -39,14 +45,14 @@ async function write(): Promise<void> {
     <p class="food">{{ book.nameOf(foodId) }}</p>
     <div class="two" role="group" aria-label="Which pack">
       <button
-        v-if="recorded"
+        v-if="known"
         type="button"
         class="key"
         :class="{ chosen: isRecorded }"
         :aria-pressed="isRecorded"
         @click="isRecorded = true"
       >
-        {{ recorded.productName }}
+        {{ recorded ? recorded.productName : `Plain ${known!.toLowerCase()}` }}
       </button>
       <button
         type="button"
