@@ -653,6 +653,7 @@ export {
   type Outlook,
   type Phase,
   phaseOf,
+  partStockId,
   type PinSignature,
   type PlanFood,
   planFoods,

@@ -154,6 +154,117 @@ describe('a batch', () => {
   });
 });
 
+describe('a component that is not as its recipe says', () => {
+  test('takes what went wrong with it into the dish, whose release does not cover that', async () => {
+    const cream = await open({ recipeId: 'sunflower-seed-cream', target: { kind: 'weight', grams: 3000 } });
+    await write(cream, [
+      ...weighedAll(await linesOf(cream)),
+      entry('added', { foodId: 'hazelnuts', grams: 40, because: 'wrong bowl' }),
+    ]);
+    const dish = await open();
+    const lines = await linesOf(dish);
+    const line = lines.find(({ name }) => /sunflower seed cream/i.test(name))!;
+    const rest = lines.filter((each) => each !== line);
+    const status = (batch: { worksheet: { allergens: { id: string; status: string }[] } }): string =>
+      batch.worksheet.allergens.find(({ id }) => id === 'nut')!.status;
+    await write(dish, weighedAll(rest));
+    expect(status(await read(dish))).not.toBe('contains');
+    await write(dish, [
+      entry('weighed', { lineId: line.id, load: 1, grams: line.scaleGrams, way: 'scale', from: cream }),
+    ]);
+    const batch = await read(dish);
+    expect(status(batch)).toBe('contains');
+    expect(batch.differences.map(({ what }: { what: string }) => what)).toContain(line.name);
+    expect(batch.worksheet.label.ingredients).toMatch(/sunflower/i);
+    const plain = await open({ recipeId: 'sunflower-seed-cream', target: { kind: 'weight', grams: 3000 } });
+    await write(plain, [...weighedAll(await linesOf(plain))]);
+    const other = await open();
+    await write(other, [
+      ...weighedAll((await linesOf(other)).filter(({ id }) => id !== line.id)),
+      entry('weighed', { lineId: line.id, load: 1, grams: line.scaleGrams, way: 'scale', from: plain }),
+    ]);
+    expect((await read(other)).differences).toEqual([]);
+  });
+
+  test('a bowl that there is not is refused; a leftover that was corrected is as much as it is now said to be', async () => {
+    const code = await open({ recipeId: 'sunflower-seed-cream', target: { kind: 'weight', grams: 3000 } });
+    const [line] = await linesOf(code);
+    const astray = entry('misplaced', { lineId: line!.id, load: 1, grams: 5, into: '000000-0000' });
+    expect((await write(code, [astray])).body.refused[0].reason).toContain('no batch');
+    const left = entry('left-over', { grams: 500, way: 'scale' });
+    await write(code, [...weighedAll(await linesOf(code)), left]);
+    const inStore = async (): Promise<number[]> =>
+      (await world.send('GET', '/api/stock?kitchenId=alder-ward')).body
+        .filter((each: { lot: string }) => each.lot === code)
+        .map(({ grams }: { grams: number }) => grams);
+    expect(await inStore()).toEqual([500]);
+    const instead = { kind: 'left-over', grams: 350, way: 'scale' };
+    await write(code, [entry('correction', { of: left.id, reason: 'the tub was on it', instead })]);
+    expect(await inStore()).toEqual([350]);
+  });
+});
+
+describe('the label of a batch', () => {
+  test('is released and printed under its own code; a further entry makes it stale, and the label of the dish stays', async () => {
+    const login = async (name: string, role: 'manager'): Promise<Record<string, string>> => {
+      await world.services.people.create({
+        login: name,
+        name: 'Wenna Alder',
+        role,
+        password: 'ladle-manager-1',
+      });
+      const response = await world.app.request('/api/session', {
+        method: 'POST',
+        body: JSON.stringify({ login: name, password: 'ladle-manager-1' }),
+        headers: { 'Content-Type': 'application/json' },
+      });
+      return { Cookie: response.headers.get('set-cookie')!.split(';')[0]! };
+    };
+    const cookie = await login('wenna', 'manager');
+    const recipeId = 'caraway-flatbread';
+    const stock = { kind: 'roll', id: 'roll-102', name: 'Roll', widthMm: 102, heightMm: null };
+    const step = (id: string, act: string, version: number) =>
+      world.send('POST', `/api/labels/${id}/${act}`, { version }, cookie);
+    const released = async (draft: { id: string }): Promise<string> => {
+      expect((await step(draft.id, 'check', 1)).body.error).toBeUndefined();
+      expect((await step(draft.id, 'release', 2)).body.state).toBe('released');
+      return draft.id;
+    };
+    const target = { kind: 'portions', portions: 40, portionGrams: 70 };
+    const asked = { recipeId, kitchenId: 'alder-ward', kind: 'serving' };
+    const ofDish = await released((await world.send('POST', '/api/labels', asked, cookie)).body);
+    const print = (id: string, fields: object = {}) =>
+      world.send('POST', `/api/labels/${id}/print`, { options: { stock, quantity: 2 }, ...fields }, cookie);
+
+    const code = await open({ recipeId, target });
+    const lines = await linesOf(code);
+    await write(code, weighedAll(lines));
+    const { worksheet, differences } = await read(code);
+    expect(differences).toEqual([]);
+    await write(code, [entry('finished', { grams: Math.round(worksheet.finishedGrams), way: 'scale' })]);
+    expect((await print(ofDish, { batchCode: code })).body).toMatchObject({ batchCode: code });
+
+    await write(code, [entry('added', { foodId: 'sesame-seeds', grams: 30, because: 'other' })]);
+    expect((await print(ofDish, { batchCode: code })).body.error.code).toBe('batch-differs');
+    const draft = await world.send('POST', `/api/batches/${code}/label`, {}, cookie);
+    expect([draft.body.openPoints, draft.body.batchCode]).toEqual([[], code]);
+    const own = await released(draft.body);
+    expect((await print(own)).body).toMatchObject({ batchCode: code });
+    expect((await print(own, { batchCode: '261125-2222' })).body.error.code).toBe('batch-of-another-label');
+    const recall = await world.send('GET', `/api/recall?batch=${code}`);
+    expect(recall.body.labels.map(({ printed }: { printed: number }) => printed)).toEqual([2, 2]);
+
+    await write(code, [entry('note', { words: 'nothing that matters' })]);
+    expect((await world.send('GET', `/api/labels/${own}`)).body.isStale).toBe(false);
+    await write(code, [entry('added', { foodId: 'almonds', grams: 5, because: 'wrong bowl' })]);
+    expect((await print(own)).body.error.code).toBe('label-stale');
+    expect((await world.send('GET', `/api/labels/${ofDish}`)).body).toMatchObject({
+      state: 'released',
+      isStale: false,
+    });
+  });
+});
+
 describe('clocks and tablets', () => {
   test('a clock that is an hour ahead is noted, and its times are corrected', async () => {
     const code = await open();

@@ -17,6 +17,7 @@ import {
   type RecipeLine,
   type RecipeStep,
 } from '../recipe';
+import { cookedFoodId } from '../stock';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
 import type { Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
@@ -64,6 +65,15 @@ function kitchenFor(kitchen: Kitchen, record: readonly Standing[], book: Book): 
   );
 }
 
+/** A batch that is not as its recipe says, as a food: what it really holds goes into what is made of it. */
+export const partStockId = (code: string): string => `batch-${code.toLowerCase()}`;
+
+/** The food of the batch that something came of; null where that batch is as its recipe says, or none was named. */
+export const partIn = (from: string, { foods }: Pick<Book, 'foods'>): string | null => {
+  const id = cookedFoodId(partStockId(from));
+  return from !== '' && foods.foods.has(id) ? id : null;
+};
+
 /** Grams of a food at a line, all loads together. */
 interface Filled {
   /** The food; null for the line's own. */
@@ -72,19 +82,29 @@ interface Filled {
   grams: number | null;
 }
 
-function filledAt(loads: readonly PutIn[], rest: Rest, isGoingOn: (load: number) => boolean): Filled[] {
+function filledAt(
+  loads: readonly PutIn[],
+  rest: Rest,
+  isGoingOn: (load: number) => boolean,
+  partOf: (from: string) => string | null,
+): Filled[] {
   const instead = new Map<string, number>();
   let own = 0;
   let isOwnIn = false;
   let isOpen = false;
   for (const { additions, standing, wantedGrams, load, grams: put } of loads) {
-    for (const { insteadId, grams } of additions)
+    for (const { insteadId: other, grams, from } of additions) {
+      const insteadId = other ?? partOf(from);
       if (insteadId === null) {
         own += grams;
         isOwnIn = true;
       } else instead.set(insteadId, (instead.get(insteadId) ?? 0) + grams);
+    }
     // What is begun and not due yet goes on; what is left of it after its step stays out.
-    if (rest === 'as planned' && standing === 'under' && isGoingOn(load)) own += wantedGrams! - put;
+    if (rest === 'as planned' && standing === 'under' && isGoingOn(load)) {
+      own += wantedGrams! - put;
+      isOwnIn = true;
+    }
     if (standing !== 'not in') continue;
     if (rest === 'as planned' && wantedGrams !== null) {
       own += wantedGrams;
@@ -151,47 +171,50 @@ function plannedLines(ground: CookGround, record: readonly Standing[], rest: Res
     const { source, food, component, swap } = line;
     const ownId = food?.id ?? component?.id ?? null;
     const isParted = swap !== null || (perSource.get(source.id) ?? 1) > 1;
-    return filledAt(byLine.get(line.id) ?? [], rest, (load) => isOpen(source.id, load)).flatMap(
-      ({ foodId, grams }): Made[] => {
-        const made = { sourceId: source.id, stepId: null };
-        if (foodId !== null && foodId !== ownId) {
-          const other = book.foods.foods.get(foodId) ?? book.components.get(foodId);
-          const name = other?.name ?? foodId;
-          return [
-            {
-              ...made,
-              line: lineOf(
-                { id: `${line.id}+${foodId}`, foodId, name, part: source.reading.part },
-                grams ?? 0,
-                book,
-              ),
-            },
-          ];
-        }
-        if (isParted && ownId !== null && grams !== null)
-          return [
-            {
-              ...made,
-              line: lineOf(
-                { id: line.id, foodId: ownId, name: line.name, part: source.reading.part },
-                grams,
-                book,
-              ),
-            },
-          ];
-        const answers = {
-          ...source.answers,
-          ...(line.isFoodSure && ownId !== null ? { foodId: ownId } : {}),
-          ...(grams === null ? {} : { grams, gramsOrigin: 'weighed here' as const }),
-        };
-        if (grams === null) {
-          delete answers.grams;
-          delete answers.gramsOrigin;
-        }
-        const reading = grams === null ? unsaid(source.reading) : source.reading;
-        return [{ ...made, line: { ...source, id: line.id, reading, answers } }];
-      },
-    );
+    return filledAt(
+      byLine.get(line.id) ?? [],
+      rest,
+      (load) => isOpen(source.id, load),
+      (from) => partIn(from, book),
+    ).flatMap(({ foodId, grams }): Made[] => {
+      const made = { sourceId: source.id, stepId: null };
+      if (foodId !== null && foodId !== ownId) {
+        const other = book.foods.foods.get(foodId) ?? book.components.get(foodId);
+        const name = other?.name ?? foodId;
+        return [
+          {
+            ...made,
+            line: lineOf(
+              { id: `${line.id}+${foodId}`, foodId, name, part: source.reading.part },
+              grams ?? 0,
+              book,
+            ),
+          },
+        ];
+      }
+      if (isParted && ownId !== null && grams !== null)
+        return [
+          {
+            ...made,
+            line: lineOf(
+              { id: line.id, foodId: ownId, name: line.name, part: source.reading.part },
+              grams,
+              book,
+            ),
+          },
+        ];
+      const answers = {
+        ...source.answers,
+        ...(line.isFoodSure && ownId !== null ? { foodId: ownId } : {}),
+        ...(grams === null ? {} : { grams, gramsOrigin: 'weighed here' as const }),
+      };
+      if (grams === null) {
+        delete answers.grams;
+        delete answers.gramsOrigin;
+      }
+      const reading = grams === null ? unsaid(source.reading) : source.reading;
+      return [{ ...made, line: { ...source, id: line.id, reading, answers } }];
+    });
   });
 }
 

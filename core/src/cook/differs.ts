@@ -2,7 +2,7 @@
 import { STATUS_WORDS } from '../food';
 import { figureText, gramsText } from '../quantity';
 import type { Worksheet } from '../worksheet';
-import { cookedSheet, isRecordedPack } from './as-cooked';
+import { cookedSheet, isRecordedPack, partIn } from './as-cooked';
 import type { Standing } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
 import { loadsOf, putIn } from './put-in';
@@ -24,9 +24,11 @@ function byEntries(opening: OpenedBatch, record: readonly Standing[]): Differenc
   for (const { lineId, load, additions, standing } of putIn(planned.lines, record)) {
     const line = lines.get(lineId)!;
     const where = loadsOf(line) > 1 ? `${line.name}, load ${load}` : line.name;
-    for (const { insteadId, grams } of additions)
+    for (const { insteadId: other, grams, from } of additions) {
+      const insteadId = other ?? partIn(from, book);
       if (insteadId !== null && insteadId !== (line.foodId ?? line.componentId))
         found.push(pair(where, line.name, `${gramsText(grams)} ${nameOf(insteadId)} instead`));
+    }
     if (standing === 'left out') found.push(pair(where, line.name, 'left out'));
   }
   const known = new Set(planned.lines.map(({ foodId, componentId }) => foodId ?? componentId));

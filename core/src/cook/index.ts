@@ -1,5 +1,12 @@
 /** What is cooked, as it was cooked: a batch with its record, and everything that is worked out of it. */
-export { cookedInput, cookedSheet, finishedGramsOf, isRecordedPack, type Rest } from './as-cooked';
+export {
+  cookedInput,
+  cookedSheet,
+  finishedGramsOf,
+  isRecordedPack,
+  partStockId,
+  type Rest,
+} from './as-cooked';
 export { type Difference, differences } from './differs';
 export {
   ADDED_BECAUSE,

@@ -16,6 +16,8 @@ export interface Addition {
   at: string;
   /** The food that went in instead; null where it is the line's own. */
   insteadId: string | null;
+  /** The batch it came of; empty where nobody said. */
+  from: string;
 }
 
 export interface PutIn {
@@ -105,11 +107,17 @@ export function putIn(lines: readonly WorksheetLine[], record: readonly Standing
       let isLeftOut = false;
       let laterStepId: string | null = null;
       for (const { entry, body } of said) {
-        const add = (grams: number, way: Way, isAfterTasting: boolean, insteadId: string | null): void => {
+        const add = (
+          grams: number,
+          way: Way,
+          isAfterTasting: boolean,
+          insteadId: string | null,
+          from = '',
+        ): void => {
           const { id: entryId, by, at } = entry;
-          additions.push({ entryId, grams, way, isAfterTasting, by, at, insteadId });
+          additions.push({ entryId, grams, way, isAfterTasting, by, at, insteadId, from });
         };
-        if (body.kind === 'weighed') add(body.grams, body.way, body.isAfterTasting, null);
+        if (body.kind === 'weighed') add(body.grams, body.way, body.isAfterTasting, null, body.from);
         else if (body.kind === 'substituted') add(body.grams, body.way, false, body.foodId);
         // In another bowl of this batch it is in the batch.
         else if (body.kind === 'misplaced' && body.into === '') add(body.grams, 'typed', false, null);

@@ -42,7 +42,14 @@ export const batchRoutes = (parts: CookParts): Route[] => {
       method: 'get',
       path: '/api/batches',
       summary: 'Batches of a kitchen that are cooked, newest first',
-      query: Joi.object<{ kitchenId?: string; date?: string; serviceId?: string; open: boolean }>({
+      query: Joi.object<{
+        kitchenId?: string;
+        date?: string;
+        serviceId?: string;
+        recipeId?: string;
+        open: boolean;
+      }>({
+        recipeId: id,
         kitchenId: id,
         date,
         serviceId: Joi.string().max(80),
@@ -53,11 +60,12 @@ export const batchRoutes = (parts: CookParts): Route[] => {
       example: { query: { kitchenId: 'alder-ward', open: 'true' } },
       run: async ({ query }) => {
         const kitchen = await store.kitchens.kitchen(query.kitchenId);
-        const { date: on, serviceId, open } = query;
+        const { date: on, serviceId, recipeId, open } = query;
         return cooking.list({
           kitchenId: kitchen.id,
           ...(on ? { date: on } : {}),
           ...(serviceId ? { serviceId } : {}),
+          ...(recipeId ? { recipeId } : {}),
           isOpen: open,
         });
       },

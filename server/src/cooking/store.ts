@@ -296,6 +296,7 @@ export class CookStore implements CookedBatches {
     kitchenId: string;
     date?: string;
     serviceId?: string;
+    recipeId?: string;
     isOpen?: boolean;
   }): Promise<BatchRow[]> {
     const rows = await this.tables.batches.findAll({
@@ -304,6 +305,7 @@ export class CookStore implements CookedBatches {
         groundHash: { [Op.ne]: null },
         ...(where.date ? { madeOn: where.date } : {}),
         ...(where.serviceId ? { serviceId: where.serviceId } : {}),
+        ...(where.recipeId ? { recipeId: where.recipeId } : {}),
         ...(where.isOpen ? { phase: { [Op.ne]: 'closed' } } : {}),
       },
       order: [['number', 'DESC']],

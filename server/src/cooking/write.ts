@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import {
   batchLoads,
+  cookedFoodId,
   cookedInput,
   cookedItem,
   entryFromTold,
@@ -10,10 +11,12 @@ import {
   groundOfBatch,
   loadsOf,
   merge,
+  partStockId,
   phaseOf,
   standing,
   withBrought,
   type Book,
+  type CookedFood,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -230,7 +233,17 @@ export class Recorder {
     const ground = groundOfBatch(opened);
     const bodies = added.map(({ body }) => (body.kind === 'correction' ? (body.instead ?? body) : body));
     const { brought } = withBrought(opened, bodies, larder, kitchen);
-    if (brought !== opened.brought) await row.update({ brought }, { transaction });
+    const parts = await this.partsIn(bodies, opened);
+    if (brought !== opened.brought || parts.length > 0)
+      await row.update(
+        {
+          brought: {
+            foods: [...brought.foods, ...parts.map(({ food }) => food)],
+            packs: [...brought.packs, ...parts.map(({ pack }) => pack)],
+          },
+        },
+        { transaction },
+      );
     const lines = new Map(
       ground.planned.lines.map(({ id, foodId, componentId }) => [id, foodId ?? componentId]),
     );
@@ -256,6 +269,25 @@ export class Recorder {
     for (const entry of added)
       if (entry.body.kind === 'left-over') await this.putInStore(entry, entry.body.grams, row, transaction);
       else if (entry.body.kind === 'correction') await this.correctStore(entry.body, transaction);
+  }
+
+  /** Batches that went in and are not as their recipes say, as foods of their own: what is in them is in this one. */
+  private async partsIn(bodies: readonly EntryBody[], opened: OpenedBatch): Promise<CookedFood[]> {
+    const codes = new Set(
+      bodies.flatMap((body) => (body.kind === 'weighed' && body.from !== '' ? [body.from] : [])),
+    );
+    const known = new Set(opened.brought.foods.map(({ id }) => id));
+    const parts: CookedFood[] = [];
+    for (const code of codes) {
+      const id = partStockId(code);
+      if (known.has(cookedFoodId(id)) || code.toUpperCase() === opened.code) continue;
+      const part = await this.cooking.standing(code).catch(() => null);
+      if (!part || (part.differences.length === 0 && part.state.check.length === 0)) continue;
+      const { book, ...input } = cookedInput(part.opened, standing(part.entries));
+      const put = { id, kind: 'made-ahead' as const, grams: 1, madeOn: part.opened.madeOn, lot: code };
+      parts.push(cookedItem(input, put, book).cooked!);
+    }
+    return parts;
   }
 
   /** A leftover that was corrected before anybody used of it is as much as it is now said to be. */

@@ -1,12 +1,29 @@
 <script setup lang="ts">
 /** The head of the stove: batches beside each other, who stands here, and what is not sent yet. */
+import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
+import { useLocalStorage } from '@vueuse/core';
 import { useAuthor } from './offline/author';
 import { useStove } from './offline/stove';
 
 defineProps<{ isDark: boolean }>();
-const emit = defineEmits<{ sign: []; turn: [] }>();
 const stove = useStove();
+/** The station this tablet stands at: only what still comes to it is shown; empty for all. */
+const station = useLocalStorage('hand-ladle.stove.station', '');
+const stations = computed(() => [
+  ...new Set(
+    stove.batches.flatMap(({ answer }) => answer.stove.steps.map((step) => step.station)).filter(Boolean),
+  ),
+]);
+const shown = computed(() =>
+  stove.batches.filter(
+    ({ code, answer }) =>
+      code === stove.code ||
+      !stations.value.includes(station.value) ||
+      answer.stove.steps.some((step) => step.station === station.value && !step.isDone),
+  ),
+);
+const emit = defineEmits<{ sign: []; turn: [] }>();
 const author = useAuthor();
 </script>
 
@@ -15,7 +32,7 @@ const author = useAuthor();
     <RouterLink class="key plain back" to="/cook" aria-label="All batches">‹</RouterLink>
     <nav class="batches" aria-label="Batches">
       <RouterLink
-        v-for="each in stove.batches"
+        v-for="each in shown"
         :key="each.code"
         class="key batch"
         :class="{ chosen: each.code === stove.code, calls: each.answer.hand < 0 }"
@@ -25,6 +42,13 @@ const author = useAuthor();
         <small>{{ each.code }}{{ each.answer.hand < 0 ? ', needs a hand' : '' }}</small>
       </RouterLink>
     </nav>
+    <label v-if="stations.length > 1" class="station">
+      <span class="unseen">Station of this tablet</span>
+      <select v-model="station" class="key">
+        <option value="">All stations</option>
+        <option v-for="each in stations" :key="each" :value="each">{{ each }}</option>
+      </select>
+    </label>
     <div class="who">
       <span v-if="stove.isAway" class="away" role="status">No server: it goes on here</span>
       <span v-if="stove.unsent > 0" class="unsent" role="status">{{ stove.unsent }} not sent yet</span>

@@ -47,6 +47,8 @@ export const cookServer = {
   batch: (code: string) => timed<CookedBatchView>(at(code)),
   openBatches: (kitchenId: string) =>
     timed<BatchRow[]>(`/api/batches?${new URLSearchParams({ kitchenId, open: 'true' })}`),
+  batchesOfRecipe: (kitchenId: string, recipeId: string) =>
+    call<BatchRow[]>(`/api/batches?${new URLSearchParams({ kitchenId, recipeId })}`),
   batchesOf: (kitchenId: string, date: string) =>
     call<BatchRow[]>(`/api/batches?${new URLSearchParams({ kitchenId, date })}`),
   signers: () => call<Signer[]>('/api/signers'),

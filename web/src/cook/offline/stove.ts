@@ -201,8 +201,8 @@ export const useStove = defineStore('stove', () => {
   }
 
   /** What entries would change, before they are written. */
-  const effectOf = (tried: EntryBody[]): Promise<Effect> => {
-    const { opened, entries } = current.value!;
+  const effectOf = (tried: EntryBody[], of = code.value): Promise<Effect> => {
+    const { opened, entries } = batches.value.find((each) => each.code === of)!;
     return ask('cookEffect', { ...inputOf({ opened, entries }), tried });
   };
   const forgottenAt = (stepId: string, load: number): Promise<Forgotten[]> => {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** One line of one load goes in: from the scale or typed, with what can go wrong one tap away. */
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import {
   gramsText,
   typedFigure,
   weightText,
+  type BatchRow,
   type Effect,
   type EntryBody,
   type StoveLine,
@@ -16,6 +17,7 @@ import EffectPlate from './EffectPlate.vue';
 import FigurePad from './FigurePad.vue';
 import PackForm from './PackForm.vue';
 import StovePanel from './StovePanel.vue';
+import { cookServer } from '../offline/cook-server';
 import { useStove } from '../offline/stove';
 
 const props = defineProps<{ line: StoveLine }>();
@@ -25,12 +27,14 @@ const scale = useScale();
 const book = useBook();
 
 /** What is being said of the line. */
-type Mode = 'in' | 'instead' | 'bowl' | 'dropped' | 'pack' | 'out';
+type Mode = 'in' | 'short' | 'instead' | 'bowl' | 'dropped' | 'pack' | 'out';
 const mode = ref<Mode>('in');
 const figure = ref('');
 const insteadId = ref<string | null>(null);
 const into = ref('');
 const effect = shallowRef<Effect | null>(null);
+/** What it does to the batch whose bowl it went into; null where it is of this one. */
+const otherEffect = shallowRef<Effect | null>(null);
 const refusal = ref('');
 
 const put = computed(() => props.line.put);
@@ -62,6 +66,8 @@ const bodies = computed((): { body: EntryBody; of?: string }[] | null => {
       return insteadId.value === null
         ? null
         : [{ body: { kind: 'substituted', foodId: insteadId.value, way, ...common() } }];
+    case 'short':
+      return [{ body: { kind: 'weighed', way, isAfterTasting: false, from: from.value, ...common() } }];
     case 'dropped':
       return [{ body: { kind: 'dropped', ...common() } }];
     case 'bowl': {
@@ -89,14 +95,28 @@ const bodies = computed((): { body: EntryBody; of?: string }[] | null => {
 watch(
   bodies,
   async (now) => {
-    effect.value = null;
+    [effect.value, otherEffect.value] = [null, null];
     const own = now?.filter(({ of }) => of === undefined).map(({ body }) => body);
     if (!own || own.length === 0) return;
+    const there = now!.find(({ of }) => of !== undefined);
+    const otherFound = there ? await stove.effectOf([there.body], there.of) : null;
     const found = await stove.effectOf(own);
-    if (bodies.value === now) effect.value = found;
+    if (bodies.value !== now) return;
+    [effect.value, otherEffect.value] = [found, otherFound];
   },
   { immediate: true },
 );
+
+/** Batches of the component that are there, newest first: it is weighed in from one of them. */
+const made = shallowRef<BatchRow[]>([]);
+const from = ref('');
+onMounted(async () => {
+  const { componentId } = props.line;
+  const opened = stove.current?.opened;
+  if (componentId === null || !opened) return;
+  const all = await cookServer.batchesOfRecipe(opened.kitchenId, componentId).catch(() => []);
+  made.value = all.filter(({ useBy }) => useBy === null || useBy >= opened.madeOn).slice(0, 4);
+});
 
 async function weighIn(isAfterTasting: boolean, way: 'scale' | 'typed', value: number | null): Promise<void> {
   if (value === null || value <= 0) {
@@ -110,7 +130,7 @@ async function weighIn(isAfterTasting: boolean, way: 'scale' | 'typed', value: n
     grams: value,
     way,
     isAfterTasting,
-    from: '',
+    from: from.value,
   });
   emit('close');
 }
@@ -123,6 +143,7 @@ async function accept(): Promise<void> {
 }
 const title = computed(() => `${props.line.name}${props.line.load > 1 ? `, load ${props.line.load}` : ''}`);
 const MODES: readonly { id: Mode; name: string }[] = [
+  { id: 'short', name: 'Short of it: that is all there is' },
   { id: 'instead', name: 'Something else instead' },
   { id: 'bowl', name: 'Went into the wrong bowl' },
   { id: 'dropped', name: 'Dropped' },
@@ -134,7 +155,7 @@ function choose(to: Mode): void {
   insteadId.value = null;
   into.value = '';
   // What was asked for is what most likely went astray.
-  if (figure.value === '' && left.value !== null && left.value > 0 && to !== 'pack')
+  if (figure.value === '' && left.value !== null && left.value > 0 && to !== 'pack' && to !== 'short')
     figure.value = String(left.value);
 }
 </script>
@@ -167,6 +188,19 @@ function choose(to: Mode): void {
             }}{{ each.insteadId ? ` ${book.nameOf(each.insteadId)} instead` : '' }}
           </li>
         </ul>
+        <div v-if="made.length > 0" class="odd" role="group" aria-label="From which batch">
+          <button
+            v-for="each in made"
+            :key="each.code"
+            type="button"
+            class="key"
+            :class="{ chosen: from === each.code }"
+            :aria-pressed="from === each.code"
+            @click="from = from === each.code ? '' : each.code"
+          >
+            From batch {{ each.code }}, made {{ each.madeOn }}
+          </button>
+        </div>
         <div class="odd" role="group" aria-label="It went otherwise">
           <button
             v-for="each in MODES"
@@ -245,6 +279,10 @@ function choose(to: Mode): void {
             </button>
           </div>
           <EffectPlate v-if="bodies" :effect="effect" />
+          <template v-if="otherEffect">
+            <p class="instead">{{ others.find(({ code }) => code === into)?.opened.name }}:</p>
+            <EffectPlate :effect="otherEffect" />
+          </template>
           <button type="button" class="key main big" :disabled="!bodies || effect === null" @click="accept">
             Write it down
           </button>
