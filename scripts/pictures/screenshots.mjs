@@ -15,7 +15,6 @@ const DATA = join('.data', 'screenshots');
 const FOLDER = join('docs', 'screenshots');
 const POT = '/dishes/barley-leek-white-bean-pot';
 const FENNEL = '/dishes/fennel-butter-bean-pot';
-const BAKE = '/dishes/celeriac-bean-bake';
 const SHEET = `Product;Our food;Supplier;Ingredients;Gluten;Milk;Soya;Nuts;Sesame;Mustard;Celery
 Country miso, 4 kg tub;Barley miso;Fell Pantry;BARLEY, SOYA, salt;Y;N;Y;N;N;N;N
 Oat drink, case of 12;Oat drink;Tarn Mill;Water, OATS, salt;Y;N;N;N;;N;N
@@ -72,11 +71,32 @@ async function released(page) {
   await page.waitForSelector('.release');
 }
 
+/** A batch on the stove, with timers and a line that is in. */
+async function stove(page) {
+  await open('/cook')(page);
+  await page.getByRole('link', { name: /Barley, leek/ }).click();
+  await page.locator('[data-stove-line="Leek"]').click();
+  await page.getByRole('button', { name: /^All of it/ }).click();
+  await page.getByRole('button', { name: 'Who are you?' }).click();
+  await page.getByRole('button', { name: 'Ilka Reedmace' }).click();
+  await page.getByLabel('PIN', { exact: true }).fill('2468');
+  await page.getByRole('button', { name: 'Sign', exact: true }).click();
+  for (const [name, minutes] of [
+    ['Left kettle', '35'],
+    ['Roots, lower oven', '20'],
+  ]) {
+    await page.getByRole('button', { name: 'Timer', exact: true }).click();
+    await page.getByLabel('What for, which pan').fill(name);
+    await page.getByLabel('Minutes', { exact: true }).fill(minutes);
+    await page.getByRole('button', { name: 'Start it' }).click();
+    await page.locator(`[data-timer="${name}"]`).waitFor();
+  }
+}
+
 /** Name of the picture, size of the screen, and how to get there. */
 const VIEWS = [
   ['dishes', [1280, 800], open('/')],
   ['bench', [1280, 800], open(POT)],
-  ['loads', [1280, 900], open(`${BAKE}/loads`)],
   [
     'mass',
     [1280, 800],
@@ -106,6 +126,16 @@ const VIEWS = [
     },
   ],
   ['stock', [1280, 800], open('/stock')],
+  ['stove', [1280, 800], stove],
+  [
+    'records',
+    [1280, 900],
+    async (page) => {
+      await open('/records')(page);
+      await page.getByLabel('The day before').click();
+      await page.getByText('OUT;').first().waitFor();
+    },
+  ],
   [
     'service',
     [1280, 1400],
@@ -142,7 +172,6 @@ const VIEWS = [
       await page.getByLabel('Confirm Barley miso').check();
     },
   ],
-  ['bench-phone', [390, 844], open(POT)],
   [
     'take-in',
     [1280, 800],

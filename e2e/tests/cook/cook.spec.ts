@@ -204,8 +204,8 @@ test('three loads: a forgotten line, a wrong bowl, a substituted pack, two water
   await act(page, 'Close the batch').click();
   await sent(page);
 
+  await expect.poll(async () => (await batchOf(request, code)).state.phase).toBe('closed');
   const batch = await batchOf(request, code);
-  expect(batch.state.phase).toBe('closed');
   expect(batch.state.loads).toBe(3);
   expect(batch.worksheet.finishedGrams).toBe(131_000);
   expect(batch.worksheet.label.ingredients).toMatch(/hazelnut/i);

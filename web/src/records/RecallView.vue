@@ -90,14 +90,16 @@ const csv = computed(() => `/api/recall.csv?${new URLSearchParams(route.query as
         <a v-if="recall" class="choice plain" :href="csv">CSV</a>
       </form>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-      <ul v-if="recall" role="status">
-        <li>
-          {{ recall.batches.length }} {{ recall.batches.length === 1 ? 'batch' : 'batches' }},
-          {{ recall.labels.length }} labels, {{ recall.services.length }} services,
-          {{ recall.groups.length }} groups.
-        </li>
-        <li v-for="note in recall.notes" :key="note" class="wrong">{{ note }}</li>
-      </ul>
+      <div v-if="recall" role="status">
+        <ul>
+          <li>
+            {{ recall.batches.length }} {{ recall.batches.length === 1 ? 'batch' : 'batches' }},
+            {{ recall.labels.length }} labels, {{ recall.services.length }} services,
+            {{ recall.groups.length }} groups.
+          </li>
+          <li v-for="note in recall.notes" :key="note" class="wrong">{{ note }}</li>
+        </ul>
+      </div>
     </section>
     <template v-if="recall && recall.batches.length > 0">
       <section class="plate" aria-labelledby="hit-title">

@@ -126,7 +126,17 @@ h1 {
   margin: var(--space-2) 0;
 }
 
+.acts label {
+  min-width: 0;
+  max-width: 100%;
+}
+
+select {
+  max-width: 100%;
+}
+
 .ingredients {
+  overflow-wrap: anywhere;
   margin: var(--space-3) 0;
 }
 
