@@ -310,6 +310,20 @@ describe('clocks and tablets', () => {
   });
 });
 
+test('the same entries sent to two batches at once stand in one of them; the other refuses them', async () => {
+  const codes = [await open(), await open()];
+  const sent = Array.from({ length: 20 }, (_, index) => ({
+    ...entry('note', { words: String(index) }),
+    id: `twice-${index}`,
+  }));
+  const answers = await Promise.all(codes.map((code) => write(code, sent)));
+  expect(answers.map(({ status }) => status)).toEqual([200, 200]);
+  const accepted = answers.flatMap(({ body }) => body.accepted as string[]);
+  expect([...accepted].sort()).toEqual(sent.map(({ id }) => id).sort());
+  const refused = answers.flatMap(({ body }) => (body.refused as { id: string }[]).map(({ id }) => id));
+  expect(refused.sort()).toEqual([...accepted].sort());
+});
+
 describe('signing', () => {
   test('a PIN signs what its person writes, another name it does not; guesses are slowed', async () => {
     const login = async (name: string, password: string) => {
@@ -383,7 +397,7 @@ describe('what is left over, recalled, logged', () => {
   });
 
   test('a day: the round, a breach and what was done; a missing reading is said', async () => {
-    const reading = entry('reading', { point: 'cold-hold', where: 'Cold room', celsius: 11 });
+    const reading = entry('reading', { point: 'cold-hold', where: 'Cold room', celsius: 5.001 });
     const send = (entries: object[]) =>
       world.send('POST', '/api/day-log/entries', { kitchenId: 'alder-ward', entries });
     expect(

@@ -4,9 +4,11 @@ import { type FreeFromPolicy, type Kitchen, type Pack, packOf } from '../kitchen
 import { freeze, type FrozenInputs } from '../paper';
 import { type Book, bookOf, EMPTY_STEP_READING, type Recipe, type RecipeStep } from '../recipe';
 import type { EntryBody } from './log';
+import { homeTarget } from '../batch';
+import { type CookedFood, cookedItem } from '../stock';
 import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
 
-/** What entries speak of that the recipe did not: as it stood when it went in. */
+/** What entries speak of that the recipe did not: as it stood when it went in. A component is a food with all it is made of. */
 export interface BroughtIn {
   foods: readonly Food[];
   packs: readonly Pack[];
@@ -50,24 +52,47 @@ export function mendingFoods({ foods }: Book, kitchen: Kitchen): BroughtIn {
   };
 }
 
-/** A batch with the foods that entries name and it does not have, as they stand in a book and a kitchen now; itself where it has them all. */
+/** A component that was made before as a food of its own id: no swap of this dish reaches into what stands ready. */
+function componentAsFood(component: Recipe, book: Book, kitchen: Kitchen, madeOn: string): CookedFood {
+  const { id, name } = component;
+  const input = { recipe: component, kitchen, target: homeTarget(component, book, kitchen) };
+  const { cooked } = cookedItem(input, { id, kind: 'made-ahead', grams: 1, madeOn, lot: '' }, book);
+  return {
+    ...cooked!,
+    food: { ...cooked!.food, id, name },
+    pack: { ...cooked!.pack, foodId: id, productName: name },
+  };
+}
+
+/** A batch with the foods and components that entries name and it does not have, as they stand in a book and a kitchen now; itself where it has them all. */
 export function withBrought(
   opened: OpenedBatch,
   bodies: readonly EntryBody[],
-  { foods }: Pick<Book, 'foods'>,
+  book: Book,
   kitchen: Kitchen,
 ): OpenedBatch {
-  const inside = new Set([...opened.inputs.foods, ...opened.brought.foods].map(({ id }) => id));
+  const { inputs, brought } = opened;
+  const inside = new Set([...inputs.foods, ...inputs.components, ...brought.foods].map(({ id }) => id));
   const said = bodies.map((body) => (body.kind === 'correction' ? (body.instead ?? body) : body));
-  const ids = said.flatMap((body) => ('foodId' in body && !inside.has(body.foodId) ? [body.foodId] : []));
-  const added = [...new Set(ids)].flatMap((id) => foods.foods.get(id) ?? []);
-  if (added.length === 0) return opened;
-  const packs = added.flatMap(({ id }) => packOf(kitchen, id) ?? []);
-  const { brought } = opened;
-  return {
-    ...opened,
-    brought: { foods: [...brought.foods, ...added], packs: [...brought.packs, ...packs] },
-  };
+  const ids = new Set(
+    said.flatMap((body) => ('foodId' in body && !inside.has(body.foodId) ? [body.foodId] : [])),
+  );
+  const foods = [...brought.foods];
+  const packs = [...brought.packs];
+  for (const id of ids) {
+    const food = book.foods.foods.get(id);
+    const component = book.components.get(id);
+    if (food) {
+      foods.push(food);
+      packs.push(...[packOf(kitchen, id) ?? []].flat());
+    } else if (component) {
+      const made = componentAsFood(component, book, kitchen, opened.madeOn);
+      foods.push(made.food);
+      packs.push(made.pack);
+    }
+  }
+  if (foods.length === brought.foods.length) return opened;
+  return { ...opened, brought: { foods, packs } };
 }
 
 /** Freezes what a batch is opened with. The groups of the kitchen are kept: they say who must not have what. */

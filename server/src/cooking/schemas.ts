@@ -36,7 +36,8 @@ const instant = Joi.string()
   });
 const ofLine = { lineId, load, grams };
 const stepId = Joi.string().max(80).allow('').default('');
-const celsius = Joi.number().min(-60).max(400).precision(2);
+/** As measured: rounded to a limit it would stand within it. */
+const celsius = Joi.number().min(-60).max(400);
 const minutes = Joi.number()
   .min(0)
   .max(7 * 24 * 60);
