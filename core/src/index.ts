@@ -603,6 +603,7 @@ export {
   CAUTION,
   CLOCK_OFF_SECONDS,
   clockNotes,
+  comparableLot,
   type CookedBatchView,
   cookedInput,
   cookedSheet,

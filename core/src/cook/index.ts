@@ -65,6 +65,7 @@ export { type Addition, loadsOf, type LoadStanding, putIn, type PutIn } from './
 export { type PlanFood, planFoods } from './plan-foods';
 export {
   type BatchFood,
+  comparableLot,
   followed,
   reached,
   type Recall,

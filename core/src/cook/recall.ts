@@ -50,6 +50,12 @@ export interface Recall {
   notes: string[];
 }
 
+/** A lot as it is compared: "h-77 a" and "H77A" are one, by whatever hand it was copied from the pack. */
+export function comparableLot(lot: string): string {
+  const bare = lot.toUpperCase().replaceAll(/[^\p{L}\p{N}]/gu, '');
+  return bare === '' ? lot.trim() : bare;
+}
+
 /** Codes that are hit, and those made of them at any depth; `usedIn` says into which batches a batch went. */
 export function followed(
   hit: ReadonlyMap<string, RecallEvidence>,

@@ -1,6 +1,13 @@
 /** What is known to be in a batch, row by row: what a recall looks through. */
 import { Op, type Transaction } from 'sequelize';
-import { planFoods, type EntryBody, type FrozenInputs, type Kitchen, packOf } from '@hand-ladle/core';
+import {
+  comparableName,
+  planFoods,
+  type EntryBody,
+  type FrozenInputs,
+  type Kitchen,
+  packOf,
+} from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import type { Row } from '../database/row';
 
@@ -18,8 +25,11 @@ export function writtenRow(
 ) {
   const foodId = body.kind === 'weighed' ? foodOf(body.lineId) : 'foodId' in body ? body.foodId : null;
   if (foodId === null) return null;
-  const pack = packOf(kitchen, foodId);
   const isPack = body.kind === 'pack';
+  const recorded = packOf(kitchen, foodId);
+  // Of a pack that is not the recorded one only what was written down is known.
+  const isOther = isPack && comparableName(body.product) !== comparableName(recorded?.productName ?? '');
+  const pack = isOther ? null : recorded;
   return {
     code,
     foodId,
@@ -66,6 +76,6 @@ export async function addPart(
   transaction: Transaction,
 ): Promise<Row | null> {
   const part = await tables.batches.findOne({ where: { code: partCode }, transaction });
-  if (part) await tables.batchParts.create({ code, partCode }, { transaction });
+  if (part) await tables.batchParts.create({ code, partCode: part.get('code') }, { transaction });
   return part;
 }

@@ -1,6 +1,7 @@
 /** A recall, found in the rows that are kept of every batch. */
 import { col, fn, Op, type WhereOptions } from 'sequelize';
 import {
+  comparableLot,
   followed,
   reached,
   type BatchFood,
@@ -71,8 +72,24 @@ async function usesOf(codes: readonly string[], tables: Tables): Promise<Map<str
   return uses;
 }
 
+/** A lot in every way it was written down. */
+async function waysOf(lot: string, tables: Tables): Promise<string[]> {
+  if (lot === '') return [];
+  const rows = (await tables.batchFoods.findAll({
+    attributes: [[fn('DISTINCT', col('lot')), 'lot']],
+    where: { lot: { [Op.ne]: '' } },
+    raw: true,
+  })) as unknown as Plain[];
+  const said = comparableLot(lot);
+  return rows.map((row) => row['lot'] as string).filter((each) => comparableLot(each) === said);
+}
+
 /** Batches a pack is in. Where a lot is asked for and a batch has none written down, it may be in it, and that is said. */
-async function hitBy(asked: RecallAsked, tables: Tables): Promise<Map<string, RecallEvidence>> {
+async function hitBy(
+  asked: RecallAsked,
+  ways: readonly string[],
+  tables: Tables,
+): Promise<Map<string, RecallEvidence>> {
   const hit = new Map<string, RecallEvidence>();
   if (asked.batch !== '') {
     hit.set(asked.batch.toUpperCase(), 'its lot was written down');
@@ -83,11 +100,19 @@ async function hitBy(asked: RecallAsked, tables: Tables): Promise<Map<string, Re
     ofPack.push({ [Op.or]: [{ foodId: asked.pack }, { product: asked.pack }, { foodName: asked.pack }] });
   if (asked.supplier !== '') ofPack.push({ supplier: asked.supplier });
   if (asked.version !== null) ofPack.push({ statementVersion: asked.version });
+  // A lot that was written down without its supplier or statement may be the one that is asked for.
+  const orUnsaid: WhereOptions[] = [
+    ...(asked.pack !== '' ? [ofPack[0]!] : []),
+    ...(asked.supplier !== '' ? [{ supplier: { [Op.in]: [asked.supplier, ''] } }] : []),
+    ...(asked.version !== null
+      ? [{ [Op.or]: [{ statementVersion: asked.version }, { statementVersion: null }] }]
+      : []),
+  ];
   const lots =
-    asked.lot === ''
+    ways.length === 0
       ? []
       : ((await tables.batchFoods.findAll({
-          where: { [Op.and]: [...ofPack, { lot: asked.lot }] },
+          where: { [Op.and]: [...orUnsaid, { lot: { [Op.in]: [...ways] } }] },
           attributes: ['code', 'foodId'],
           raw: true,
         })) as unknown as Plain[]);
@@ -100,7 +125,7 @@ async function hitBy(asked: RecallAsked, tables: Tables): Promise<Map<string, Re
   const rows = (await tables.batchFoods.findAll({
     where: { [Op.and]: where },
     attributes: ['code', [fn('MAX', col('lot')), 'lot']],
-    group: ['code'],
+    group: ['code', 'food_id'],
     raw: true,
   })) as unknown as Plain[];
   for (const row of rows) {
@@ -108,7 +133,7 @@ async function hitBy(asked: RecallAsked, tables: Tables): Promise<Map<string, Re
     if (hit.has(code)) continue;
     const hasLot = row['lot'] !== '';
     if (asked.lot === '') hit.set(code, hasLot ? 'its lot was written down' : 'no lot was written down');
-    // Another lot was opened for it, and nobody wrote that this one was.
+    // Another lot of this food was opened for it, and nobody wrote that this one was.
     else if (!hasLot) hit.set(code, 'no lot was written down');
   }
   return hit;
@@ -143,11 +168,11 @@ async function madeOf(code: string, tables: Tables): Promise<string[]> {
 }
 
 /** Which rows of foods answer what was asked: of a batch all that is in it, of a pack its own. */
-function foodsAsked({ pack, lot, supplier, batch }: RecallAsked): WhereOptions[] {
+function foodsAsked({ pack, supplier, batch }: RecallAsked, ways: readonly string[]): WhereOptions[] {
   if (batch !== '') return [];
   const any: WhereOptions[] = [
     ...(pack !== '' ? [{ foodId: pack }, { product: pack }, { foodName: pack }] : []),
-    ...(lot !== '' ? [{ lot }] : []),
+    ...(ways.length > 0 ? [{ lot: { [Op.in]: [...ways] } }] : []),
     ...(supplier !== '' ? [{ supplier }] : []),
   ];
   return any.length > 0 ? [{ [Op.or]: any }] : [];
@@ -179,7 +204,8 @@ async function labelsOf(batches: readonly RecalledBatch[], tables: Tables): Prom
 }
 
 export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Recall> {
-  const direct = await hitBy(asked, tables);
+  const ways = await waysOf(asked.lot, tables);
+  const direct = await hitBy(asked, ways, tables);
   const all = followed(direct, await usesOf([...direct.keys()], tables));
   const batches = (await byCodes(tables.batches, 'code', [...all.keys()]))
     .map((row) => recalled(row, all.get(row['code'] as string)!))
@@ -189,7 +215,10 @@ export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Reca
   const codes = batches.map(({ code }) => code);
   // Back: of a batch everything that is in it, and in what it was made of.
   const of = asked.batch === '' ? codes : await madeOf(asked.batch.toUpperCase(), tables);
-  const foods = await byCodes(tables.batchFoods, 'code', of, { and: foodsAsked(asked), most: MOST_FOODS });
+  const foods = await byCodes(tables.batchFoods, 'code', of, {
+    and: foodsAsked(asked, ways),
+    most: MOST_FOODS,
+  });
   const unsure = batches.filter(({ evidence }) => evidence === 'no lot was written down').length;
   return {
     asked: { pack: asked.pack, lot: asked.lot, batch: asked.batch },

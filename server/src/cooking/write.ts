@@ -9,8 +9,10 @@ import {
   entryFromTold,
   finishedGramsOf,
   groundOfBatch,
+  homeTarget,
   loadsOf,
   merge,
+  openingInputs,
   partStockId,
   phaseOf,
   standing,
@@ -21,6 +23,7 @@ import {
   type EntryBody,
   type EntryKind,
   type KeptEntry,
+  type Kitchen,
   type OpenedBatch,
   type Scope,
   type StockItem,
@@ -34,7 +37,7 @@ import { checked } from '../http/checked';
 import { ApiError } from '../http/errors';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
-import { addPart, writtenRow } from './foods';
+import { addPart, plannedRows, writtenRow } from './foods';
 import { bodySchemas, entrySchemas, type SentEntries } from './schemas';
 import type { CookStore } from './store';
 
@@ -249,9 +252,13 @@ export class Recorder {
     );
     const nameOf = (id: string): string =>
       (larder.foods.foods.get(id) ?? larder.components.get(id))?.name ?? id;
-    const rows = bodies.flatMap(
-      (body) => writtenRow(code, body, (id) => lines.get(id) ?? null, opened.inputs.kitchen, nameOf) ?? [],
-    );
+    const kitchenThen = groundOfBatch({ ...opened, brought }).opened.inputs.kitchen;
+    const rows = [
+      ...bodies.flatMap(
+        (body) => writtenRow(code, body, (id) => lines.get(id) ?? null, kitchenThen, nameOf) ?? [],
+      ),
+      ...this.insideRows(bodies, opened, larder, kitchen),
+    ];
     const once = new Map(rows.map((each) => [JSON.stringify(each), each]));
     if (once.size > 0) await this.tables.batchFoods.bulkCreate([...once.values()], { transaction });
     for (const body of bodies) {
@@ -269,6 +276,17 @@ export class Recorder {
     for (const entry of added)
       if (entry.body.kind === 'left-over') await this.putInStore(entry, entry.body.grams, row, transaction);
       else if (entry.body.kind === 'correction') await this.correctStore(entry.body, transaction);
+  }
+
+  /** What is in components that went in and that the recipe does not have. */
+  private insideRows(bodies: readonly EntryBody[], opened: OpenedBatch, larder: Book, kitchen: Kitchen) {
+    const own = new Set(opened.inputs.components.map(({ id }) => id));
+    return bodies.flatMap((body) => {
+      const recipe = 'foodId' in body && !own.has(body.foodId) && larder.components.get(body.foodId);
+      if (!recipe) return [];
+      const target = homeTarget(recipe, larder, kitchen);
+      return plannedRows(opened.code, openingInputs({ recipe, kitchen, target }, larder));
+    });
   }
 
   /** Batches that went in and are not as their recipes say, as foods of their own: what is in them is in this one. */

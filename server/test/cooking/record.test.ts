@@ -1,4 +1,4 @@
-import { openWorld, type World } from './world';
+import { openWorld, type World } from '../world';
 
 let world: World;
 beforeAll(async () => {

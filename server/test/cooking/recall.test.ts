@@ -1,0 +1,94 @@
+import { openWorld, type World } from '../world';
+
+let world: World;
+beforeAll(async () => {
+  world = await openWorld('recall');
+});
+afterAll(() => world.close());
+
+const KITCHEN = 'alder-ward';
+let number = 0;
+async function cook(recipeId: string, ...bodies: object[]): Promise<string> {
+  const target = { kind: 'weight', grams: 3000 };
+  const { body } = await world.send('POST', '/api/batches', { recipeId, kitchenId: KITCHEN, target });
+  const entries = bodies.map((each) => {
+    number += 1;
+    return { id: `r-${number}`, at: '2026-11-25T09:10:00Z', ...each };
+  });
+  if (entries.length > 0) {
+    const answer = await world.send('POST', `/api/batches/${body.code}/entries`, { entries });
+    expect(answer.body.refused).toEqual([]);
+  }
+  return body.code as string;
+}
+const recalled = async (asked: Record<string, string>): Promise<string[]> => {
+  const { body } = await world.send('GET', `/api/recall?${new URLSearchParams(asked).toString()}`);
+  return body.batches.map((each: { code: string }) => each.code);
+};
+const pack = (foodId: string, product: string, lot: string, supplier = '') => ({
+  kind: 'pack',
+  foodId,
+  product,
+  lot,
+  supplier,
+});
+const added = (foodId: string) => ({ kind: 'added', foodId, grams: 200 });
+
+test('a lot is found however it was copied from the pack', async () => {
+  const code = await cook('split-pea-mint-soup', added('hazelnuts'), pack('hazelnuts', 'Hazels', 'H 77-a'));
+  for (const lot of ['H77A', 'h-77 A', 'H 77-a']) expect(await recalled({ lot })).toEqual([code]);
+  expect(await recalled({ lot: 'H77B' })).toEqual([]);
+  // Written down without its supplier: it may be theirs.
+  expect(await recalled({ lot: 'H77A', supplier: 'Market stall' })).toEqual([code]);
+});
+
+test('the lot of one food of a supplier says nothing of another food of theirs', async () => {
+  const code = await cook(
+    'split-pea-mint-soup',
+    added('almonds'),
+    pack('almonds', 'Stall almonds', '', 'Stall two'),
+    added('cashews'),
+    pack('cashews', 'Stall cashews', 'C1', 'Stall two'),
+  );
+  expect(await recalled({ supplier: 'Stall two', lot: 'NEVER-SEEN' })).toEqual([code]);
+  expect(await recalled({ pack: 'Stall cashews', lot: 'NEVER-SEEN' })).toEqual([]);
+});
+
+test('a batch is followed into another by its code, in whatever case it was typed', async () => {
+  const part = await cook('green-dressing');
+  const { body } = await world.send('POST', '/api/worksheet', {
+    recipeId: 'split-pea-mint-soup',
+    kitchenId: KITCHEN,
+  });
+  const whole = await cook('split-pea-mint-soup', {
+    kind: 'weighed',
+    lineId: body.lines[0].id,
+    grams: 100,
+    from: part.toLowerCase(),
+  });
+  expect((await recalled({ batch: part })).sort()).toEqual([part, whole].sort());
+  expect((await recalled({ batch: part.toLowerCase() })).sort()).toEqual([part, whole].sort());
+});
+
+test('what went in beside the recipe is found by its pack, its supplier, and what is inside a component', async () => {
+  const { body: kitchens } = await world.send('GET', '/api/kitchens');
+  const kitchen = kitchens.find(({ id }: { id: string }) => id === KITCHEN);
+  const mustard = kitchen.packs.find(({ foodId }: { foodId: string }) => foodId === 'wholegrain-mustard');
+  const [direct, inside, without] = [
+    await cook('split-pea-mint-soup', added('wholegrain-mustard')),
+    await cook('split-pea-mint-soup', added('green-dressing')),
+    await cook('split-pea-mint-soup'),
+  ];
+  const all: Record<string, string>[] = [
+    { pack: mustard.productName as string },
+    { pack: 'wholegrain-mustard' },
+    { supplier: mustard.supplier as string },
+  ];
+  for (const asked of all) {
+    const codes = await recalled(asked);
+    expect(codes).toEqual(expect.arrayContaining([direct, inside]));
+    if ('pack' in asked) expect(codes).not.toContain(without);
+  }
+});
+
+test('nothing broke that nobody expected', () => expect(world.errors).toEqual([]));
