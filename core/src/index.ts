@@ -679,6 +679,8 @@ export {
   type StoveLine,
   type StoveStep,
   stoveView,
+  strayBody,
+  straysInto,
   type StoveView,
   type Taste,
   TASTES,

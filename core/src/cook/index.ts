@@ -82,7 +82,7 @@ export {
   productionRecord,
   timeIn,
 } from './record-lists';
-export { batchLoads, type Forgotten, forgottenAt, type WayOut } from './slips';
+export { batchLoads, type Forgotten, forgottenAt, strayBody, straysInto, type WayOut } from './slips';
 export { type BatchState, batchState, clockNotes, type Phase, phaseOf } from './state';
 export {
   everyMinutesOf,

@@ -1,7 +1,7 @@
 /** The slip that is still cheap: a line that was not in when the step that needs it is done, and what can be done about it. */
 import type { RecipeStep } from '../recipe';
 import type { WorksheetLine } from '../batch';
-import type { EntryBody, Standing } from './log';
+import type { EntryBody, KeptEntry, Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
 import { cookedSheet } from './as-cooked';
 import { asStanding, type Effect, effectBetween, outlookOf } from './outlook';
@@ -122,4 +122,35 @@ export function forgottenAt(
       ],
     };
   });
+}
+
+/** What a line that went into the bowl of another batch is there. A line that no food stands for is unknown there too. */
+export function strayBody(
+  { lineId, grams }: Extract<EntryBody, { kind: 'misplaced' }>,
+  lines: readonly Pick<WorksheetLine, 'id' | 'name' | 'foodId' | 'componentId'>[],
+): Extract<EntryBody, { kind: 'added' }> {
+  const line = lines.find(({ id }) => id === lineId);
+  const foodId = line?.foodId ?? line?.componentId ?? line?.name ?? lineId;
+  return { kind: 'added', foodId, grams, way: 'typed', because: 'wrong bowl', stepId: '', load: 1 };
+}
+
+/** What went into a batch by the records of others, and that nobody wrote down in its own: it counts all the same. */
+export function straysInto(
+  code: string,
+  record: readonly Standing[],
+  others: readonly { opened: OpenedBatch; record: readonly Standing[] }[],
+): KeptEntry[] {
+  const written = record.flatMap(({ body }) =>
+    body.kind === 'added' && body.because === 'wrong bowl' ? [`${body.foodId} ${body.grams}`] : [],
+  );
+  return others.flatMap((other) =>
+    other.record.flatMap(({ entry, body }): KeptEntry[] => {
+      if (body.kind !== 'misplaced' || body.into.toUpperCase() !== code) return [];
+      const there = strayBody(body, groundOfBatch(other.opened).planned.lines);
+      const known = written.indexOf(`${there.foodId} ${there.grams}`);
+      if (known < 0) return [{ ...entry, id: `${entry.id}-into`, body: there }];
+      written.splice(known, 1);
+      return [];
+    }),
+  );
 }

@@ -87,8 +87,8 @@ function recallCsv({ batches, labels, services, groups, packs }: Recall): string
 
 export const recordRoutes = ({ cooking, store, today, now }: CookParts & { now: () => Date }): Route[] => {
   const recordOf = async (asked: string): Promise<{ list: ServiceList; under: string }> => {
-    const { opened, entries } = await cooking.mustRecord(asked);
-    const list = productionRecord(opened, entries, now().getTime());
+    const { opened, counted } = await cooking.mustRecord(asked);
+    const list = productionRecord(opened, counted, now().getTime());
     return { list, under: `${opened.inputs.kitchen.name}, made ${opened.madeOn}` };
   };
   const logOf = async (query: { kitchenId?: string; date?: string }) => {
@@ -96,7 +96,10 @@ export const recordRoutes = ({ cooking, store, today, now }: CookParts & { now: 
     const on = query.date ?? today(kitchen);
     const rows = await cooking.list({ kitchenId: kitchen.id, date: on });
     const batches = [];
-    for (const row of rows.reverse()) batches.push(await cooking.mustRecord(row.code));
+    for (const row of rows.reverse()) {
+      const { opened, counted } = await cooking.mustRecord(row.code);
+      batches.push({ opened, entries: counted });
+    }
     const list = dayLog(kitchen, on, batches, await cooking.day(kitchen.id, on), now().getTime());
     return { list, under: kitchen.name, on, kitchen };
   };

@@ -14,6 +14,7 @@ import {
   openingInputs,
   shelfDays,
   standing,
+  straysInto,
   UNPACKED,
   type BatchRow,
   type BatchState,
@@ -59,6 +60,13 @@ interface KeptOpening {
   heads: number | null;
   target: FrozenInputs['target'];
   vesselIds: string[];
+}
+
+/** A batch and its record: its own entries, and with them what others wrote that went into it. */
+export interface BatchRecord {
+  opened: OpenedBatch;
+  entries: KeptEntry[];
+  counted: KeptEntry[];
 }
 
 /** The log of a kitchen's day. */
@@ -258,35 +266,47 @@ export class CookStore implements CookedBatches {
   }
 
   /** A batch that is cooked and its record; null for a code that labels only were printed under. */
-  async record(code: string): Promise<{ opened: OpenedBatch; entries: KeptEntry[] } | null> {
+  async record(code: string): Promise<BatchRecord | null> {
     const row = await this.row(code);
     if (row.get('opening') === null) return null;
     const opened = await this.openedOf(row);
-    return { opened, entries: inOrderWritten(await this.entriesOf(opened.code)) };
+    const entries = inOrderWritten(await this.entriesOf(opened.code));
+    return { opened, entries, counted: [...entries, ...(await this.strays(opened.code, entries))] };
   }
 
-  async mustRecord(code: string): Promise<{ opened: OpenedBatch; entries: KeptEntry[] }> {
+  /** What the records of other batches say went into this one. */
+  private async strays(code: string, entries: readonly KeptEntry[]): Promise<KeptEntry[]> {
+    const parts = await this.tables.batchParts.findAll({ where: { code }, attributes: ['partCode'] });
+    const others = [];
+    for (const partCode of new Set(parts.map((row) => row.get('partCode') as string))) {
+      const row = await this.tables.batches.findOne({ where: { code: partCode } });
+      if (!row || row.get('opening') === null) continue;
+      others.push({
+        opened: await this.openedOf(row),
+        record: standing(await this.entriesOf(partCode)),
+      });
+    }
+    return straysInto(code, standing(entries), others);
+  }
+
+  async mustRecord(code: string): Promise<BatchRecord> {
     const found = await this.record(code);
     if (!found) throw new ApiError('batch-not-cooked');
     return found;
   }
 
   /** Everything that is worked out of a batch as it stands. */
-  async standing(code: string): Promise<{
-    opened: OpenedBatch;
-    entries: KeptEntry[];
-    state: BatchState;
-    worksheet: Worksheet;
-    differences: Difference[];
-  } | null> {
+  async standing(
+    code: string,
+  ): Promise<(BatchRecord & { state: BatchState; worksheet: Worksheet; differences: Difference[] }) | null> {
     const found = await this.record(code);
     if (!found) return null;
-    const record = standing(found.entries);
+    const record = standing(found.counted);
     const worksheet = cookedSheet(found.opened, record);
     return {
       ...found,
       worksheet,
-      state: batchState(found.opened, found.entries, this.now().getTime(), worksheet),
+      state: batchState(found.opened, found.counted, this.now().getTime(), worksheet),
       differences: differences(found.opened, record),
     };
   }
@@ -323,7 +343,7 @@ export class CookStore implements CookedBatches {
   async labelInput(code: string): Promise<{ input: WorksheetInput; book: Book } | null> {
     const found = await this.record(code);
     if (!found) return null;
-    const { book, ...input } = cookedInput(found.opened, standing(found.entries));
+    const { book, ...input } = cookedInput(found.opened, standing(found.counted));
     return { input, book };
   }
 
@@ -345,7 +365,7 @@ export class CookStore implements CookedBatches {
     if (!found) return null;
     return {
       recipeId: found.opened.recipeId,
-      differences: differences(found.opened, standing(found.entries)),
+      differences: differences(found.opened, standing(found.counted)),
     };
   }
 }

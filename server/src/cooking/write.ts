@@ -16,6 +16,7 @@ import {
   partStockId,
   phaseOf,
   standing,
+  strayBody,
   withBrought,
   type Book,
   type CookedFood,
@@ -202,7 +203,7 @@ export class Recorder {
       said.length === 0
         ? []
         : await this.tables.batches.findAll({
-            where: { code: { [Op.in]: said } },
+            where: { code: { [Op.in]: said }, groundHash: { [Op.ne]: null } },
             attributes: ['code'],
             transaction,
           });
@@ -266,16 +267,30 @@ export class Recorder {
         const part = await addPart(this.tables, code, body.from, transaction);
         if (part) await this.cooking.keepNoLonger(code, part.get('useBy') as string | null, transaction);
       }
-      if (body.kind === 'misplaced' && body.into !== '') {
-        const other = await this.tables.batches.findOne({ where: { code: body.into }, transaction });
-        if (other) await this.tables.batchParts.create({ code: body.into, partCode: code }, { transaction });
-      }
+      if (body.kind === 'misplaced' && body.into !== '')
+        await this.bringInto(body.into, strayBody(body, ground.planned.lines), code, larder, transaction);
     }
     const record = standing(await this.cooking.entriesOf(code, transaction));
     await row.update({ phase: phaseOf(record), grams: finishedGramsOf(record) }, { transaction });
     for (const entry of added)
       if (entry.body.kind === 'left-over') await this.putInStore(entry, entry.body.grams, row, transaction);
       else if (entry.body.kind === 'correction') await this.correctStore(entry.body, transaction);
+  }
+
+  /** What went into the bowl of another batch is in that one: its foods are frozen there, and a recall finds it. */
+  private async bringInto(
+    into: string,
+    body: EntryBody,
+    from: string,
+    larder: Book,
+    transaction: Transaction,
+  ): Promise<void> {
+    const row = await this.cooking.row(into, transaction);
+    const opened = await this.cooking.openedOf(row);
+    const kitchen = await this.store.kitchens.kitchen(opened.kitchenId);
+    const { brought } = withBrought(opened, [body], larder, kitchen);
+    if (brought !== opened.brought) await row.update({ brought }, { transaction });
+    await this.tables.batchParts.create({ code: opened.code, partCode: from }, { transaction });
   }
 
   /** What is in components that went in and that the recipe does not have. */
@@ -301,7 +316,7 @@ export class Recorder {
       if (known.has(cookedFoodId(id)) || code.toUpperCase() === opened.code) continue;
       const part = await this.cooking.standing(code).catch(() => null);
       if (!part || (part.differences.length === 0 && part.state.check.length === 0)) continue;
-      const { book, ...input } = cookedInput(part.opened, standing(part.entries));
+      const { book, ...input } = cookedInput(part.opened, standing(part.counted));
       const put = { id, kind: 'made-ahead' as const, grams: 1, madeOn: part.opened.madeOn, lot: code };
       parts.push(cookedItem(input, put, book).cooked!);
     }

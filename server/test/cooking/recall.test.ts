@@ -91,4 +91,33 @@ test('what went in beside the recipe is found by its pack, its supplier, and wha
   }
 });
 
+test('what went into another bowl is in the batch of that bowl, whoever wrote it there', async () => {
+  const plain = { recipeId: 'barley-leek-white-bean-pot', kitchenId: KITCHEN };
+  const { body: sheet } = await world.send('POST', '/api/worksheet', plain);
+  const line = sheet.lines.find(({ foodId }: { foodId: string }) => foodId === 'pearl-barley');
+  const into = await cook('split-pea-mint-soup');
+  const gluten = async () => {
+    const { body } = await world.send('GET', `/api/batches/${into}`);
+    const { status } = body.worksheet.allergens.find(({ id }: { id: string }) => id === 'gluten');
+    const grams = body.worksheet.lines.find(({ foodId }: { foodId: string }) => foodId === 'pearl-barley');
+    return [status, grams?.batchGrams ?? 0, body.entries.length];
+  };
+  const [before] = await gluten();
+  expect(before).not.toBe('contains');
+  const astray = { kind: 'misplaced', lineId: line.id, grams: 70, into };
+  const from = await cook('barley-leek-white-bean-pot', astray);
+  expect(await gluten()).toEqual(['contains', 70, 0]);
+  expect((await recalled({ batch: from })).sort()).toEqual([from, into].sort());
+  const send = (code: string, id: string, fields: object) =>
+    world.send('POST', `/api/batches/${code}/entries`, {
+      entries: [{ id, at: '2026-11-25T09:20:00Z', ...fields }],
+    });
+  // Written down there too it counts once; taken back there it is not.
+  await send(into, 'there', { ...added('pearl-barley'), grams: 70, because: 'wrong bowl' });
+  expect(await gluten()).toEqual(['contains', 70, 1]);
+  await send(from, 'back', { kind: 'correction', of: `r-${number}`, reason: 'it was the other pot' });
+  await send(into, 'undo', { kind: 'correction', of: 'there', reason: 'it was the other pot' });
+  expect(await gluten()).toEqual([before, 0, 2]);
+});
+
 test('nothing broke that nobody expected', () => expect(world.errors).toEqual([]));
