@@ -110,6 +110,11 @@ describe('words of statements', () => {
     }
   });
 
+  test.each(['pasta, lupine', 'lupine, farina'])('"%s" is English: both are in it', (text) => {
+    const found = readStatement(text).mentions.map(({ substance, status }) => `${substance} ${status}`);
+    expect(found).toEqual(expect.arrayContaining(['wheat contains', 'lupin contains']));
+  });
+
   test('more ingredients never take a mention away, in whatever order they stand', () => {
     const words = STATEMENT_TERMS.flatMap((term) => term.words);
     fc.assert(
