@@ -52,7 +52,7 @@ const seconds = async (work: () => Promise<unknown>): Promise<string> => {
   return `${((performance.now() - started) / 1000).toFixed(2)} s`;
 };
 
-// Five hundred foods, a lot of each in a hundred batches, every twentieth batch made of the one before it.
+// Five hundred foods, ten lots of each, a lot written down for two of three, every twentieth batch made of the one before it.
 const codes = Array.from({ length: BATCHES }, (_, index) => batchCode('2026-11-01', 100_000 + index));
 const inPieces = async <T>(rows: readonly T[], write: (piece: T[]) => Promise<unknown>): Promise<void> => {
   for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
@@ -77,16 +77,18 @@ await inPieces(codes, (piece) =>
 );
 await inPieces(
   codes.flatMap((code, index) =>
-    Array.from({ length: FOODS_EACH }, (_, food) => ({
-      code,
-      foodId: `food-${(index * 7 + food * 41) % 500}`,
-      foodName: 'Food of the bench',
-      product: '',
-      supplier: 'Bench supplier',
-      lot: food % 3 === 0 ? '' : `L${Math.floor(index / 100)}-${food}`,
-      statementVersion: 1,
-      isWritten: true,
-    })),
+    Array.from({ length: FOODS_EACH }, (_, place) => ({ place, food: (index * 7 + place * 41) % 500 })).map(
+      ({ place, food }) => ({
+        code,
+        foodId: `food-${food}`,
+        foodName: 'Food of the bench',
+        product: '',
+        supplier: 'Bench supplier',
+        lot: place % 3 === 0 ? '' : `F${food}L${Math.floor(index / 5000)}`,
+        statementVersion: 1,
+        isWritten: true,
+      }),
+    ),
   ),
   (piece) => tables.batchFoods.bulkCreate(piece),
 );
@@ -98,7 +100,7 @@ console.log(`${BATCHES} batches, ${BATCHES * FOODS_EACH} rows of foods`);
 const NOTHING: RecallAsked = { pack: '', lot: '', supplier: '', batch: '', version: null };
 for (const [name, asked] of [
   ['a food', { ...NOTHING, pack: 'food-77' }],
-  ['a lot', { ...NOTHING, lot: 'L31-4' }],
+  ['a lot', { ...NOTHING, lot: 'f77-L3' }],
   ['a batch', { ...NOTHING, batch: codes[20_000 % BATCHES]! }],
   ['everything of one supplier', { ...NOTHING, supplier: 'Bench supplier' }],
 ] as const) {

@@ -1,5 +1,5 @@
 /** A recall, found in the rows that are kept of every batch. */
-import { col, fn, Op, type WhereOptions } from 'sequelize';
+import { col, fn, Op, where as sqlWhere, type WhereOptions } from 'sequelize';
 import {
   comparableLot,
   followed,
@@ -122,19 +122,31 @@ async function hitBy(
   const where: WhereOptions[] =
     ofPack.length > 0 ? ofPack : foods.length > 0 ? [{ foodId: { [Op.in]: foods } }] : [];
   if (where.length === 0) return hit;
-  const rows = (await tables.batchFoods.findAll({
+  if (asked.lot === '') {
+    const rows = (await tables.batchFoods.findAll({
+      where: { [Op.and]: where },
+      attributes: ['code', [fn('MAX', col('lot')), 'lot']],
+      group: ['code'],
+      raw: true,
+    })) as unknown as Plain[];
+    for (const row of rows)
+      hit.set(
+        row['code'] as string,
+        row['lot'] === '' ? 'no lot was written down' : 'its lot was written down',
+      );
+    return hit;
+  }
+  // Where another lot of this food was written down, nobody wrote that this one was opened too.
+  const unsaid = (await tables.batchFoods.findAll({
     where: { [Op.and]: where },
-    attributes: ['code', [fn('MAX', col('lot')), 'lot']],
+    attributes: ['code'],
     group: ['code', 'food_id'],
+    having: sqlWhere(fn('MAX', col('lot')), ''),
     raw: true,
   })) as unknown as Plain[];
-  for (const row of rows) {
+  for (const row of unsaid) {
     const code = row['code'] as string;
-    if (hit.has(code)) continue;
-    const hasLot = row['lot'] !== '';
-    if (asked.lot === '') hit.set(code, hasLot ? 'its lot was written down' : 'no lot was written down');
-    // Another lot of this food was opened for it, and nobody wrote that this one was.
-    else if (!hasLot) hit.set(code, 'no lot was written down');
+    if (!hit.has(code)) hit.set(code, 'no lot was written down');
   }
   return hit;
 }
