@@ -115,9 +115,12 @@ function byLabel({ label: planned }: Worksheet, { label }: Worksheet): Differenc
 }
 
 /** Everything in which a batch differs from its recipe; while lines are not written down, in that too. */
-export function differences(opened: OpenedBatch, record: readonly Standing[]): Difference[] {
+export function differences(
+  opened: OpenedBatch,
+  record: readonly Standing[],
+  cooked: Worksheet = cookedSheet(opened, record),
+): Difference[] {
   const { planned } = groundOfBatch(opened);
-  const cooked = cookedSheet(opened, record);
   const open = putIn(planned.lines, record).filter(
     ({ standing, lineId }) =>
       standing === 'not in' && planned.lines.find(({ id }) => id === lineId)?.technique === null,

@@ -307,7 +307,7 @@ export class CookStore implements CookedBatches {
       ...found,
       worksheet,
       state: batchState(found.opened, found.counted, this.now().getTime(), worksheet),
-      differences: differences(found.opened, record),
+      differences: differences(found.opened, record, worksheet),
     };
   }
 
