@@ -1,10 +1,17 @@
 /** Unit tests of core and data, and tests of the server against a real MariaDB. */
-// Types are checked apart, by tsc: here they are only taken off.
-const transform = {
-  '^.+\\.(ts|mjs)$': [
-    '@swc/jest',
-    { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
-  ],
+const swc = [
+  '@swc/jest',
+  { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+];
+// Coverage is told by source: there each source is a file of its own.
+const isBySource = process.argv.includes('--coverage');
+const bundled = {
+  transform: {
+    '\\.test\\.ts$': isBySource ? swc : '<rootDir>/scripts/testing/jest-test.mjs',
+    '\\.(ts|mjs)$': swc,
+    '/node_modules/.+\\.c?js$': '<rootDir>/scripts/testing/jest-package.mjs',
+  },
+  transformIgnorePatterns: [],
 };
 const project = (name, extra = {}) => ({
   displayName: name,
@@ -15,7 +22,6 @@ const project = (name, extra = {}) => ({
     '^@hand-ladle/data$': '<rootDir>/data/src/index.ts',
     '^@hand-ladle/testing/(.*)$': '<rootDir>/testing/src/$1.ts',
   },
-  transform,
   setupFiles: ['<rootDir>/scripts/jest-seed.mjs'],
   ...extra,
 });
@@ -26,11 +32,12 @@ const TEST_TIMEOUT_MS = 300_000;
 /** Stores and composables of the screen, in a document without a browser; these packages ship as modules only. */
 const web = project('web', {
   testEnvironment: 'jsdom',
-  transform: { '^.+\\.(ts|mjs|js)$': Object.values(transform)[0] },
+  transform: { '\\.(ts|mjs|js)$': swc },
   transformIgnorePatterns: ['/node_modules/(?!@vueuse/)'],
 });
 
 const server = project('server', {
+  ...bundled,
   globalSetup: '<rootDir>/scripts/testing/jest-setup.mjs',
   globalTeardown: '<rootDir>/scripts/testing/jest-teardown.mjs',
 });
@@ -39,5 +46,5 @@ export default {
   testTimeout: TEST_TIMEOUT_MS,
   // Every processor: a test waits for its own work, not for the clock.
   maxWorkers: '100%',
-  projects: [project('core'), project('data'), server, web],
+  projects: [project('core', bundled), project('data', bundled), server, web],
 };

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
-import { ROOMS, roomOf } from './rooms.mjs';
+import { roomOf, ROOMS } from './rooms.mjs';
 
 const DRAWING = 'docs/imports.md';
 const PARTS = Object.keys(ROOMS);

@@ -55,14 +55,17 @@ function add(name, isPassed, passed, failed) {
   console.log(`${name}: ${passed} passed, ${failed} failed`);
 }
 
+/** The native compiler, five times as fast as the one that lint and vue-tsc still stand on; named by path, for both are `tsc`. */
+const TSC = join('..', 'typescript-native', 'bin', 'tsc');
+
 /** What reads the code without running it, two beside each other. */
 const CHECKS = [
   ['lint', 'eslint', ['.']],
   ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
   ['types of the web app', 'vue-tsc', ['-p', 'web/tsconfig.json']],
-  ['types of server, data and tests', 'tsc', ['-p', 'tsconfig.json']],
-  ['types of core', 'tsc', ['-p', 'core/tsconfig.json']],
-  ['types of the journeys', 'tsc', ['-p', 'e2e/tsconfig.json']],
+  ['types of server, data and tests', TSC, ['-p', 'tsconfig.json']],
+  ['types of core', TSC, ['-p', 'core/tsconfig.json']],
+  ['types of the journeys', TSC, ['-p', 'e2e/tsconfig.json']],
 ];
 
 async function check() {

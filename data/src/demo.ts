@@ -6,29 +6,29 @@ import {
   cookedItem,
   type Cycle,
   dateFrom,
-  foodSet,
-  KITCHEN_DEFAULTS,
-  NOT_FROZEN,
-  PACK_DEFAULTS,
-  readRecipe,
-  recipeFromReading,
-  UNPACKED,
+  type EntryBody,
   type EquipmentSet,
   type Food,
+  foodSet,
   type Kitchen,
+  KITCHEN_DEFAULTS,
+  NOT_FROZEN,
   type NotIn,
   type Pack,
-  PLAIN_SERVICE,
-  placeOf,
+  PACK_DEFAULTS,
   type PackedPortion,
+  placeOf,
+  PLAIN_SERVICE,
+  readRecipe,
   type Recipe,
-  serviceOf,
+  recipeFromReading,
   type Service,
-  type Target,
+  serviceOf,
   type StockItem,
+  type Target,
   type ToldService,
+  UNPACKED,
   weekdayOf,
-  type EntryBody,
 } from '@hand-ladle/core';
 import { DATA_FOLDER } from './tables';
 
@@ -69,9 +69,10 @@ export const loadEquipment = (folder = DATA_FOLDER): EquipmentSet[] =>
 export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): DemoRecipe[] {
   const recipes: DemoRecipe[] = [];
   const components: { id: string; name: string }[] = [];
+  let known = foodSet(foods);
   for (const { id, isComponent, target, notIn = [], packed } of json<BookEntry[]>(folder, 'book.json')) {
     const text = readFileSync(join(folder, 'demo', 'dishes', `${id}.txt`), 'utf8');
-    const reading = readRecipe(text, foodSet(foods, components));
+    const reading = readRecipe(text, known);
     const recipe = {
       ...recipeFromReading(reading, id),
       isComponent,
@@ -79,7 +80,9 @@ export function loadDemoRecipes(foods: readonly Food[], folder = DATA_FOLDER): D
       packed: packed ? { ...UNPACKED, ...packed } : null,
     };
     recipes.push({ recipe, target: target ?? null });
-    if (isComponent) components.push({ id, name: recipe.name });
+    if (!isComponent) continue;
+    components.push({ id, name: recipe.name });
+    known = foodSet(foods, components);
   }
   return recipes;
 }

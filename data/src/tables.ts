@@ -3,13 +3,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import {
-  foodFromRow,
-  MAKINGS,
-  SOURCE_CLASSES,
-  SWAP_FUNCTIONS,
   type CookingYield,
   type Food,
+  foodFromRow,
+  MAKINGS,
   type Measure,
+  SOURCE_CLASSES,
+  SWAP_FUNCTIONS,
   type SwapEntry,
 } from '@hand-ladle/core';
 

@@ -1,10 +1,10 @@
 import {
   energyOf,
-  foodFromRow,
-  rowFromFood,
-  type NutrientId,
-  type SUBSTANCES,
   type Food,
+  foodFromRow,
+  type NutrientId,
+  rowFromFood,
+  type SUBSTANCES,
 } from '@hand-ladle/core';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '../src';
 

@@ -1,9 +1,9 @@
 /** `npm run bench`: five hundred labels in one PDF against as many empty pages of the same library, and one label set. */
+import { bookOf, DRAFT_ON_ROLL, foodSet, type LabelOptions, STOCKS, worksheet } from '@hand-ladle/core';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
-import { bookOf, DRAFT_ON_ROLL, foodSet, STOCKS, worksheet, type LabelOptions } from '@hand-ladle/core';
 import { labelsPdf } from '../../server/src/paper/label-files';
-import { contentOf, setBy } from '../../server/src/paper/set';
 import { bytesOf, newPdf } from '../../server/src/paper/pdf';
+import { contentOf, setBy } from '../../server/src/paper/set';
 
 const LABELS = 500;
 const ROUNDS = 9;

@@ -3,7 +3,7 @@
  * and services of the demo world for laws. Gaps are shares, not seconds.
  */
 import loadHighs from 'highs';
-import { schedule, scheduleSteps, type Schedule, type ScheduleProblem } from '@hand-ladle/core';
+import { type Schedule, schedule, type ScheduleProblem, scheduleSteps } from '@hand-ladle/core';
 import { faultsOf, randomSchedule, scheduleLp, startsOf } from '@hand-ladle/testing/service/random-schedule';
 
 const MORE = Number(process.env['HAND_LADLE_MORE']) || 1;

@@ -2,7 +2,7 @@
  * Services of 3 to 12 dishes of the demo world by chance: every plan is checked minute by minute by a checker of its own; a plan
  * that says it cannot be is asked again for much longer; and how far one second of search is from the bound and from a long search.
  */
-import { eatersOf, planWorkSteps, serviceWorkOf, type ServicePlan, type ServiceWork } from '@hand-ladle/core';
+import { eatersOf, planWorkSteps, type ServicePlan, type ServiceWork, serviceWorkOf } from '@hand-ladle/core';
 import { faultsOfPlan, groundFor, randomService } from '@hand-ladle/testing/service/random-service';
 
 const COUNT = Number(process.env['HAND_LADLE_SERVICES']) || 200;

@@ -5,8 +5,8 @@
 import { spawn } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import loadHighs from 'highs';
+import { type Asked, bookOf, choicesIn, foodSet, type Kitchen, problemOf, search } from '@hand-ladle/core';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
-import { bookOf, choicesIn, foodSet, problemOf, search, type Asked, type Kitchen } from '@hand-ladle/core';
 import { EXACT, lpOf, plannable } from '@hand-ladle/testing/mip';
 import { lawsBroken, randomInstance } from '@hand-ladle/testing/random-recipe';
 import { compose } from '../../core/src/dish/compose';

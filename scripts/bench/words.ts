@@ -2,7 +2,7 @@
  * 100,000 times a clear dish gets an allergen or animal word in a random place and frame: it is never clear of it, nor after the
  * cook has confirmed what was read. Fresh seeds every time; what is found is printed with its seed.
  */
-import { flagsOf, standardFlagsOf, type Recipe } from '@hand-ladle/core';
+import { flagsOf, type Recipe, standardFlagsOf } from '@hand-ladle/core';
 import { bare } from '@hand-ladle/testing/asked';
 import { confirmedAtRandom, hiddenIn } from '@hand-ladle/testing/hidden-words';
 import { book } from '@hand-ladle/testing/world';

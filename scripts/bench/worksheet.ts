@@ -1,14 +1,14 @@
 /** `npm run bench`: speed as ratios, so that a figure means the same on any machine. */
-import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import {
   bookOf,
   foodSet,
   planSwaps,
   readLine,
-  worksheet,
   type Recipe,
+  worksheet,
   type WorksheetInput,
 } from '@hand-ladle/core';
+import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import { CORPUS } from '@hand-ladle/testing/corpus';
 
 /** Median time of each run in microseconds, taken in turn so that a busy moment hits all of them, after a warm-up. */

@@ -1,5 +1,5 @@
 /** Makes the tables and loads the demo world into the schema of the environment: the template of all tests. */
-import { connect, addressFromEnvironment } from '../../server/src/database/connect';
+import { addressFromEnvironment, connect } from '../../server/src/database/connect';
 import { migrate } from '../../server/src/database/migrations';
 import { defineTables } from '../../server/src/database/models';
 import { seedOnce } from '../../server/src/seed';
