@@ -1,5 +1,5 @@
 /** What each bath of a dish takes and leaves, in grams: marked on its lines, and said. The rules stand in core/matter. */
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { type Food, inSentence, isFat, isLiquid, isWater, nameWords, soakUptake } from '../food';
 import {
   type ActLine,

@@ -1,7 +1,7 @@
 /** What a recipe is made of at home size, components opened to any depth: weight, nutrients, traces, statement. */
 import { containedIn, equipmentTraces, type Trace, tracesOf } from '../allergen';
 import { mentionsOf } from '../audit';
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { inSentence, isWater } from '../food';
 import { type Kitchen, packOf } from '../kitchen';
 import {

@@ -1,7 +1,7 @@
 /** What the words of a recipe name and no line holds, as traces and as questions. */
 import type { Trace } from '../allergen';
 import { isTelling, type Mention, placeWords } from '../audit';
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { SUBSTANCE_NAMES, substancesIn } from '../food';
 
 /** Open mentions as traces of the whole: each stands in the text and on no line. */

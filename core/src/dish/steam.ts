@@ -1,5 +1,5 @@
 /** Water that leaves and enters a dish at home size: what foods drink, what is pressed out, what goes up in steam. */
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { isLiquid, soakUptake } from '../food';
 import {
   type Drying,

@@ -3,7 +3,7 @@
  * and that the screen names as such.
  */
 import type { ScalingRole } from '../food';
-import { type VagueUnit, type Weight, weightWithSpread } from '../quantity';
+import { grams, type VagueUnit, type Weight, weightWithSpread } from '../quantity';
 import type { Heat } from './kitchen';
 
 /** Grams of a vague word where neither the kitchen nor the food's table knows better, and how unsure it is. */
@@ -20,8 +20,13 @@ const VAGUE_GRAMS: Readonly<Record<VagueUnit, { grams: number; spread: number }>
 
 /** The conventional weight of a vague word. */
 export function conventionalWeight(unit: VagueUnit): Weight {
-  const { grams, spread } = VAGUE_GRAMS[unit];
-  return weightWithSpread(grams, spread, 'convention', `a ${unit} is taken as ${grams} g (convention)`);
+  const { grams: taken, spread } = VAGUE_GRAMS[unit];
+  return weightWithSpread(
+    grams(taken),
+    spread,
+    'convention',
+    `a ${unit} is taken as ${taken} g (convention)`,
+  );
 }
 
 /** Water lost from a free surface, kg per square metre per hour, by heat (convention, until weighed batches tell). */

@@ -15,10 +15,12 @@ export { typedFigure } from './typed-figure';
 export {
   celsiusFromFahrenheit,
   fahrenheitFromCelsius,
+  grams,
   isMassUnit,
   isVagueUnit,
   isVolumeUnit,
   massOf,
+  massOfVolume,
   MILLILITRES_PER,
   type Unit,
   UNIT_WORDS,
@@ -27,4 +29,12 @@ export {
   volumeOf,
   type VolumeUnit,
 } from './units';
-export { isSettled, timesFigure, type Weight, type WeightOrigin, weightWithSpread } from './weight';
+export {
+  isSettled,
+  plusWeight,
+  timesFactor,
+  timesFigure,
+  type Weight,
+  type WeightOrigin,
+  weightWithSpread,
+} from './weight';

@@ -5,10 +5,16 @@
  * common kitchen convention; imperial measures from the UK Weights and Measures Act 1985.
  */
 
-/** Mass in grams. */
-export type Grams = number & { readonly unit?: 'g' };
-/** Volume in millilitres. */
-export type Millilitres = number & { readonly unit?: 'mL' };
+declare const unit: unique symbol;
+/** Mass in grams. A plain number is none: it becomes one by `grams`, by a mass unit, or from a volume by a density. */
+export type Grams = number & { readonly [unit]: 'g' };
+/** Volume in millilitres; no mass, and none by accident: `massOfVolume` asks for the density. */
+export type Millilitres = number & { readonly [unit]: 'mL' };
+
+/** A figure that is known to be grams: a scale's, a table's, an answer's. */
+export const grams = (figure: number): Grams => figure as Grams;
+/** A figure that is known to be millilitres. */
+export const millilitres = (figure: number): Millilitres => figure as Millilitres;
 
 /** Which set of household measures a kitchen means by "cup", "pint" or "tablespoon". */
 export type UnitSystem = 'us' | 'metric' | 'imperial';
@@ -102,13 +108,16 @@ export const isVagueUnit = (unit: Unit | null): unit is VagueUnit => unit !== nu
 
 /** Mass of an amount of a mass unit, in grams. */
 export function massOf(amount: number, unit: MassUnit): Grams {
-  return amount * GRAMS_PER[unit];
+  return grams(amount * GRAMS_PER[unit]);
 }
 
 /** Volume of an amount of a volume unit in a system, in millilitres. */
 export function volumeOf(amount: number, unit: VolumeUnit, system: UnitSystem): Millilitres {
-  return amount * MILLILITRES_PER[system][unit];
+  return millilitres(amount * MILLILITRES_PER[system][unit]);
 }
+
+/** Mass of a volume by its density, in grams. */
+export const massOfVolume = (volume: Millilitres, gramsPerMl: number): Grams => grams(volume * gramsPerMl);
 
 /** Degrees Fahrenheit from Celsius: F = C x 9/5 + 32. */
 export const fahrenheitFromCelsius = (celsius: number): number => (celsius * 9) / 5 + 32;

@@ -1,5 +1,5 @@
 /** Holds a standardized recipe against what its foods need: liquid for dry grain, a boil for dry beans. */
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import { inSentence, isLiquid } from '../../food';
 import { figureText } from '../../quantity';
 import type { Recipe } from '../../recipe';

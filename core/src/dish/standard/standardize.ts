@@ -1,6 +1,6 @@
 /** From readings to a standardized recipe: every line a food or component with edible-portion grams at home size. */
 import { animalStateOf, foodTraces, trapWords } from '../../allergen';
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import {
   EU_TREE_NUTS,
   type Food,
@@ -25,7 +25,7 @@ import {
   SWEATING_KG_PER_M2_H,
   SWEATING_MINUTES,
 } from '../../kitchen';
-import { figureText, type Weight, weightWithSpread } from '../../quantity';
+import { figureText, grams, timesFactor, type Weight, weightWithSpread } from '../../quantity';
 import {
   type Book,
   foodIdOf,
@@ -152,9 +152,9 @@ function followsOf(line: RecipeLine, food: Food, steps: readonly RecipeStep[]): 
 /** Grams of water that keep a home pan wet for as long as it is hot: what a rolling boil would drive off (convention). */
 export function sweatingWater(lineId: string, steps: readonly RecipeStep[]): Weight {
   const minutes = fryingMinutesOf(lineId, steps) ?? SWEATING_MINUTES;
-  const grams = SWEATING_KG_PER_M2_H * HOME_POT.surfaceM2 * (minutes / 60) * 1000;
+  const boiledOff = grams(SWEATING_KG_PER_M2_H * HOME_POT.surfaceM2 * (minutes / 60) * 1000);
   const because = `${SWEATING_KG_PER_M2_H} kg/m2/h x ${HOME_POT.surfaceM2} m2 x ${figureText(minutes)} min, added by the splash; it boils away`;
-  return weightWithSpread(grams, 0.5, 'convention', because);
+  return weightWithSpread(boiledOff, 0.5, 'convention', because);
 }
 
 /** A fat for a pan that the cook leaves out: water by the splash in its place, or a dry hot pan. */
@@ -167,7 +167,7 @@ function withoutFat(
   const weight =
     kind === 'water'
       ? sweatingWater(line.source.id, steps)
-      : weightWithSpread(0, 0, 'convention', 'a dry hot pan: nothing goes in');
+      : weightWithSpread(grams(0), 0, 'convention', 'a dry hot pan: nothing goes in');
   return {
     ...line,
     name: kind === 'water' ? 'Water for the pan' : 'Dry hot pan, no fat',
@@ -309,11 +309,8 @@ function withLiquor(line: StandardLine, liquor: Food | undefined, kitchen: Kitch
   ];
 }
 
-function scaleWeight(weight: Weight | null, ratio: number, because: string): Weight | null {
-  if (!weight) return null;
-  const { grams, lowGrams, highGrams, origin } = weight;
-  return { grams: grams * ratio, lowGrams: lowGrams * ratio, highGrams: highGrams * ratio, origin, because };
-}
+const scaleWeight = (weight: Weight | null, ratio: number, because: string): Weight | null =>
+  weight && timesFactor(weight, ratio, because);
 
 const appliedTo = (line: StandardLine, entry: SwapEntry): AppliedAt => ({
   entry,

@@ -1,5 +1,5 @@
 /** Weighs a reading: from cups, pieces, tins and handfuls to grams, each with its origin and spread. */
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import { type Food, inSentence, type Measure } from '../../food';
 import {
   ABSURD_GRAMS,
@@ -17,13 +17,17 @@ import {
 } from '../../kitchen';
 import {
   figureText,
+  grams,
   gramsText,
   isMassUnit,
   isSettled,
   isVagueUnit,
   isVolumeUnit,
   massOf,
+  massOfVolume,
   MILLILITRES_PER,
+  plusWeight,
+  timesFactor,
   timesFigure,
   volumeOf,
   type VolumeUnit,
@@ -62,27 +66,32 @@ function measureFor(food: Food, unit: string, form: string): Measure | null {
 const COUNTED = new Set(['sheet', 'slice', 'leaf', 'stalk', 'ear', 'head', 'cube', 'block']);
 
 function fromMeasure(measure: Measure, because: string): Weight {
-  const { grams, lowGrams, highGrams } = measure;
   const origin = measure.source === 'convention' || measure.source === 'guess' ? measure.source : 'reference';
-  return { grams, lowGrams, highGrams, origin, because };
+  return {
+    grams: grams(measure.grams),
+    lowGrams: grams(measure.lowGrams),
+    highGrams: grams(measure.highGrams),
+    origin,
+    because,
+  };
 }
 
 function volumeWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): Weight {
   const unit = one.unit as VolumeUnit;
-  const millilitres = volumeOf(1, unit, kitchen.units);
+  const volume = volumeOf(1, unit, kitchen.units);
   for (const name of NEAREST_VOLUMES[unit] ?? MEASURED_VOLUMES) {
     const measure = measureFor(food, name, form);
     if (!measure) continue;
     const density = measure.grams / US[name];
-    const because = `${figureText(millilitres, 1)} mL x ${figureText(density, 3)} g/mL for ${food.name}${
+    const because = `${figureText(volume, 1)} mL x ${figureText(density, 3)} g/mL for ${food.name}${
       measure.form ? `, ${measure.form}` : ''
     } (${measure.source})`;
     const origin = measure.source === 'guess' ? 'guess' : 'reference';
-    return weightWithSpread(millilitres * density, VOLUME_SPREAD, origin, because);
+    return weightWithSpread(massOfVolume(volume, density), VOLUME_SPREAD, origin, because);
   }
-  const grams = millilitres * GUESSED_DENSITY.gramsPerMl;
-  const because = `${figureText(millilitres, 1)} mL, density unknown: guessed at ${GUESSED_DENSITY.gramsPerMl} g/mL`;
-  return weightWithSpread(grams, GUESSED_DENSITY.spread, 'guess', because);
+  const guessed = massOfVolume(volume, GUESSED_DENSITY.gramsPerMl);
+  const because = `${figureText(volume, 1)} mL, density unknown: guessed at ${GUESSED_DENSITY.gramsPerMl} g/mL`;
+  return weightWithSpread(guessed, GUESSED_DENSITY.spread, 'guess', because);
 }
 
 /** Solids of the pack this kitchen buys, where somebody noted what it holds. */
@@ -90,13 +99,13 @@ function ownPackWeight(food: Food, form: string, kitchen: Kitchen): Weight | nul
   const pack = packOf(kitchen, food.id);
   if (!pack) return null;
   const isWhole = form.includes('undrained') || food.state !== 'tinned';
-  const grams = isWhole ? (pack.netGrams ?? pack.drainedGrams) : (pack.drainedGrams ?? null);
-  if (grams === null) return null;
+  const solids = isWhole ? (pack.netGrams ?? pack.drainedGrams) : (pack.drainedGrams ?? null);
+  if (solids === null) return null;
   return weightWithSpread(
-    grams,
+    grams(solids),
     0,
     'pack label',
-    `${gramsText(grams)} in one ${pack.productName} (pack label)`,
+    `${gramsText(solids)} in one ${pack.productName} (pack label)`,
   );
 }
 
@@ -115,7 +124,7 @@ function packWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): 
   const because = drains
     ? `${gramsText(one.packGrams)} net x ${DRAINED_SHARE} drained (convention)`
     : `${gramsText(one.packGrams)} net, as written`;
-  return weightWithSpread(one.packGrams * share, drains ? 0.05 : 0, 'as written', because);
+  return weightWithSpread(grams(one.packGrams * share), drains ? 0.05 : 0, 'as written', because);
 }
 
 /** Foods that come in one countable unit only are counted in it: "8 rice papers" are 8 sheets. */
@@ -132,21 +141,16 @@ function pieceWeight(one: Measured, food: Food, form: string): Weight | null {
   const factor = SIZE_FACTOR[one.size] / SIZE_FACTOR[measure.size];
   const size = one.size === measure.size ? '' : ` x ${figureText(factor)} for ${one.size} (convention)`;
   const because = `one ${one.unit} of ${food.name} is ${gramsText(measure.grams)}${size} (${measure.source})`;
-  const weight = fromMeasure(measure, because);
   const spread = factor === 1 ? 0 : PIECE_SPREAD;
-  return {
-    ...weight,
-    grams: weight.grams * factor,
-    lowGrams: weight.lowGrams * factor * (1 - spread),
-    highGrams: weight.highGrams * factor * (1 + spread),
-  };
+  const sized = { value: factor, low: factor * (1 - spread), high: factor * (1 + spread) };
+  return timesFigure(fromMeasure(measure, because), sized, because);
 }
 
 function vagueWeight(one: Measured, food: Food, kitchen: Kitchen): Weight {
   for (const own of kitchen.weights) {
     if (own.foodId === food.id && own.unit === one.unit) {
       return weightWithSpread(
-        own.grams,
+        grams(own.grams),
         0.1,
         'weighed here',
         `weighed here on ${own.weighedOn}: ${own.grams} g`,
@@ -165,8 +169,8 @@ function vagueWeight(one: Measured, food: Food, kitchen: Kitchen): Weight {
 /** Weight of one unit of a measure, as the measure's own basis has it; null when nobody knows. */
 function unitWeight(one: Measured, food: Food, form: string, kitchen: Kitchen): Weight | null {
   if (isMassUnit(one.unit)) {
-    const grams = massOf(1, one.unit);
-    return weightWithSpread(grams, 0, 'as written', `${gramsText(grams)} each, as written`);
+    const each = massOf(1, one.unit);
+    return weightWithSpread(each, 0, 'as written', `${gramsText(each)} each, as written`);
   }
   if (isVolumeUnit(one.unit)) return volumeWeight(one, food, form, kitchen);
   if (isVagueUnit(one.unit)) return vagueWeight(one, food, kitchen);
@@ -190,38 +194,13 @@ function measuredWeight(one: Measured, food: Food, form: string, kitchen: Kitche
   if (!unit) return null;
   const factor = HEAPING[one.heaping];
   const because = `${figureText(one.value)} x ${unit.because}${factor === 1 ? '' : ` x ${factor} ${one.heaping}`}`;
-  const weight = timesFigure(unit, one, because);
-  if (factor === 1) return weight;
-  const { grams, lowGrams, highGrams } = weight;
-  return { ...weight, grams: grams * factor, lowGrams: lowGrams * factor, highGrams: highGrams * factor };
-}
-
-function sum(weights: readonly Weight[]): Weight {
-  const [first, ...others] = weights;
-  return others.reduce<Weight>(
-    (all, each) => ({
-      grams: all.grams + each.grams,
-      lowGrams: all.lowGrams + each.lowGrams,
-      highGrams: all.highGrams + each.highGrams,
-      origin: isSettled(each.origin) ? all.origin : each.origin,
-      because: `${all.because}, plus ${each.because}`,
-    }),
-    first!,
-  );
+  return timesFactor(timesFigure(unit, one, because), factor);
 }
 
 function trimmed(weight: Weight, food: Food): Weight {
   if (food.trimYield === 1) return weight;
-  const { grams, lowGrams, highGrams } = weight;
   const share = food.trimYield;
-  const because = `${weight.because} x ${figureText(share)} after trimming (reference)`;
-  return {
-    ...weight,
-    grams: grams * share,
-    lowGrams: lowGrams * share,
-    highGrams: highGrams * share,
-    because,
-  };
+  return timesFactor(weight, share, `${weight.because} x ${figureText(share)} after trimming (reference)`);
 }
 
 /** The weight the words of a reading amount to, before a stated weight or an answer overrules it. */
@@ -238,7 +217,7 @@ function reckoned(
     purchased ||= isPurchased(one, food, `${reading.form} ${reading.foodText}`);
     weights.push(weight);
   }
-  return { weight: weights.length > 0 ? sum(weights) : null, purchased };
+  return { weight: weights.length > 0 ? weights.reduce(plusWeight) : null, purchased };
 }
 
 function missingAmount(reading: Reading, line: RecipeLine, food: Food): Finding {
@@ -248,20 +227,30 @@ function missingAmount(reading: Reading, line: RecipeLine, food: Food): Finding 
 }
 
 function amountFindings(weight: Weight, reading: Reading, line: RecipeLine, food: Food): Finding[] {
-  const grams = figureText(weight.grams, weight.grams < 10 ? 1 : 0);
+  const reckonedGrams = figureText(weight.grams, weight.grams < 10 ? 1 : 0);
   const vague = reading.measures.find((each) => isVagueUnit(each.unit));
   if (!(weight.grams > 0 && weight.grams <= ABSURD_GRAMS)) {
     return [finding('amount-absurd', line.id, { written: line.text.slice(0, 60) })];
   }
   if (vague && !isSettled(weight.origin)) {
-    return [finding('amount-vague', line.id, { word: vague.unit, name: inSentence(food.name), grams })];
+    return [
+      finding('amount-vague', line.id, {
+        word: vague.unit,
+        name: inSentence(food.name),
+        grams: reckonedGrams,
+      }),
+    ];
   }
   if (weight.origin === 'guess') {
     return [
-      finding('amount-guessed', line.id, { written: reading.amountText, name: inSentence(food.name), grams }),
+      finding('amount-guessed', line.id, {
+        written: reading.amountText,
+        name: inSentence(food.name),
+        grams: reckonedGrams,
+      }),
     ];
   }
-  return reading.amountKind === 'range' ? [finding('amount-range', line.id, { grams })] : [];
+  return reading.amountKind === 'range' ? [finding('amount-range', line.id, { grams: reckonedGrams })] : [];
 }
 
 /** A weight written in brackets wins; if spoons or pieces say something quite different, that is a decision. */
@@ -272,13 +261,13 @@ function stated(
   purchasedPerEdible: number,
 ): LineWeight {
   const { reading } = line;
-  const grams = reading.statedGrams!;
-  const own = weightWithSpread(grams, 0, 'as written', `${gramsText(grams)} stated in the line`);
+  const written = grams(reading.statedGrams!);
+  const own = weightWithSpread(written, 0, 'as written', `${gramsText(written)} stated in the line`);
   const findings: Finding[] = [];
-  const ratio = weight && weight.grams > 0 ? Math.max(grams / weight.grams, weight.grams / grams) : 1;
+  const ratio = weight && weight.grams > 0 ? Math.max(written / weight.grams, weight.grams / written) : 1;
   if (weight && weight.origin === 'reference' && ratio > CONTRADICTION_RATIO) {
     const figures = {
-      stated: grams,
+      stated: written,
       reckoned: figureText(weight.grams, 0),
       written: reading.amountText,
       name: inSentence(food.name),
@@ -319,7 +308,7 @@ export function weighLine(line: RecipeLine, food: Food, kitchen: Kitchen): LineW
     const because =
       origin === 'weighed here' ? `${answers.grams} g, weighed here` : `${answers.grams} g, accepted`;
     return {
-      weight: weightWithSpread(answers.grams, 0, origin, because),
+      weight: weightWithSpread(grams(answers.grams), 0, origin, because),
       purchasedPerEdible: perEdible,
       findings: [],
     };
@@ -342,8 +331,8 @@ const WATER_LIKE = 1;
 /** The weight of a line that calls for a component: by mass, by volume at the density of water, else unknown. */
 export function weighComponentLine(line: RecipeLine, name: string, kitchen: Kitchen): LineWeight {
   const { reading, answers } = line;
-  const settled = (grams: number, origin: Weight['origin'], because: string): LineWeight => ({
-    weight: weightWithSpread(grams, 0, origin, because),
+  const settled = (figure: number, origin: Weight['origin'], because: string): LineWeight => ({
+    weight: weightWithSpread(grams(figure), 0, origin, because),
     purchasedPerEdible: 1,
     findings: [],
   });
@@ -355,15 +344,16 @@ export function weighComponentLine(line: RecipeLine, name: string, kitchen: Kitc
     );
   }
   if (reading.statedGrams !== null) return settled(reading.statedGrams, 'as written', 'stated in the line');
-  let grams = 0;
+  let read = 0;
   for (const one of reading.measures) {
-    if (isMassUnit(one.unit)) grams += massOf(one.value, one.unit);
-    else if (isVolumeUnit(one.unit)) grams += volumeOf(one.value, one.unit, kitchen.units) * WATER_LIKE;
-    else grams = NaN;
+    if (isMassUnit(one.unit)) read += massOf(one.value, one.unit);
+    else if (isVolumeUnit(one.unit))
+      read += massOfVolume(volumeOf(one.value, one.unit, kitchen.units), WATER_LIKE);
+    else read = NaN;
   }
-  if (reading.measures.length === 0 || !(grams > 0 && grams <= ABSURD_GRAMS)) {
+  if (reading.measures.length === 0 || !(read > 0 && read <= ABSURD_GRAMS)) {
     const findings = [finding('amount-missing', line.id, { name })];
     return { weight: null, purchasedPerEdible: 1, findings };
   }
-  return settled(grams, 'reference', `${reading.amountText} at ${WATER_LIKE} g/mL where it is a volume`);
+  return settled(read, 'reference', `${reading.amountText} at ${WATER_LIKE} g/mL where it is a volume`);
 }
