@@ -12,7 +12,7 @@ export {
   type UnitSystem,
   weightText,
 } from './quantity';
-export { finding, type Finding, isOpen } from './finding';
+export { finding, type Finding, isOf, isOpen } from './finding';
 export {
   ALLERGEN_STATUSES,
   allergensOf,

@@ -3,14 +3,27 @@
  * and nowhere else. `danger` and `decision` keep a label in draft; `caution` and `note` inform.
  */
 export type Severity = 'danger' | 'decision' | 'caution' | 'note';
-export type Figures = Readonly<Record<string, string | number>>;
 
-interface FindingKind {
+interface FindingKind<F> {
   severity: Severity;
-  message: (figures: Figures) => string;
+  message: (figures: F) => string;
 }
 
-const kind = (severity: Severity, message: (f: Figures) => string): FindingKind => ({ severity, message });
+/** The figures that a kind's sentence is made of, by name; those of `May` only where they are known. */
+type Told<Name extends string> = Readonly<Record<Name, string | number>>;
+type May<Name extends string> = Partial<Told<Name>>;
+
+/** A sentence with figures in it, each by its name. */
+const told =
+  <Name extends string>(words: TemplateStringsArray, ...names: Name[]) =>
+  (figures: Told<Name>): string =>
+    words.map((each, index) => `${each}${index < names.length ? figures[names[index]!] : ''}`).join('');
+
+/** Where a reader needs more figures than the sentence tells, `F` names them all. */
+const kind = <F = Told<never>>(severity: Severity, message: (f: F) => string): FindingKind<F> => ({
+  severity,
+  message,
+});
 
 /** A known trap as a sentence of its own; nothing where none is known. */
 function because(trap: string | number | undefined): string {
@@ -22,329 +35,329 @@ export const FINDING_KINDS = {
   'text-empty': kind('danger', () => 'There is nothing to read yet: paste or type a recipe.'),
   'text-cut': kind(
     'caution',
-    (f) => `The text is long: the first ${f['lines']} lines were read, the rest is kept but not read.`,
+    told`The text is long: the first ${'lines'} lines were read, the rest is kept but not read.`,
   ),
-  'line-cut': kind('caution', (f) => `Only the first ${f['characters']} characters of this line were read.`),
+  'line-cut': kind('caution', told`Only the first ${'characters'} characters of this line were read.`),
   'no-lines': kind('danger', () => 'No ingredient line was found in the text.'),
   'no-steps': kind('note', () => 'No steps were found, so no simmering or baking loss is worked out.'),
   'no-portions': kind('decision', () => 'How many portions does it make? The text does not say.'),
 
-  'food-unknown': kind('decision', (f) => `Which food is "${f['name']}"? It is not in the larder.`),
-  'food-unsure': kind('decision', (f) => `"${f['written']}" was read as ${f['name']}. Is that right?`),
-  'state-unsure': kind('decision', (f) => `${f['name']}: ${f['states']}? The line does not say.`),
-  'alternative-open': kind('decision', (f) => `${f['name']} or ${f['other']}: which one goes in?`),
-  'amount-vague': kind('decision', (f) => `How much is this kitchen's ${f['word']} of ${f['name']}?`),
-  'amount-to-taste': kind('decision', (f) => `${f['name']} to taste: how many grams were used?`),
-  'amount-missing': kind('decision', (f) => `How much ${f['name']}? The line gives no amount.`),
+  'food-unknown': kind('decision', told`Which food is "${'name'}"? It is not in the larder.`),
+  'food-unsure': kind('decision', told`"${'written'}" was read as ${'name'}. Is that right?`),
+  'state-unsure': kind('decision', told`${'name'}: ${'states'}? The line does not say.`),
+  'alternative-open': kind('decision', told`${'name'} or ${'other'}: which one goes in?`),
+  'amount-vague': kind<Told<'word' | 'name' | 'grams'>>(
+    'decision',
+    told`How much is this kitchen's ${'word'} of ${'name'}?`,
+  ),
+  'amount-to-taste': kind('decision', told`${'name'} to taste: how many grams were used?`),
+  'amount-missing': kind('decision', told`How much ${'name'}? The line gives no amount.`),
   'amount-shared': kind(
     'decision',
-    (f) => `How much ${f['name']}? ${f['amount']} is said for several foods together.`,
+    told`How much ${'name'}? ${'amount'} is said for several foods together.`,
   ),
-  'amount-absurd': kind('decision', (f) => `${f['written']} cannot be right. How many grams?`),
+  'amount-absurd': kind('decision', told`${'written'} cannot be right. How many grams?`),
   'amount-guessed': kind(
     'decision',
-    (f) => `No one has weighed ${f['written']} of ${f['name']} yet: ${f['grams']} g is a guess.`,
+    told`No one has weighed ${'written'} of ${'name'} yet: ${'grams'} g is a guess.`,
   ),
-  'amount-range': kind('note', (f) => `A range was written; the middle, ${f['grams']} g, is used.`),
+  'amount-range': kind('note', told`A range was written; the middle, ${'grams'} g, is used.`),
   'weight-contradiction': kind(
     'decision',
-    (f) => `The line says ${f['stated']} g, but ${f['written']} of ${f['name']} weighs ${f['reckoned']} g.`,
+    told`The line says ${'stated'} g, but ${'written'} of ${'name'} weighs ${'reckoned'} g.`,
   ),
-  'optional-line': kind('note', (f) => `${f['name']} is optional; it is counted in.`),
+  'optional-line': kind('note', told`${'name'} is optional; it is counted in.`),
   'pack-unknown': kind(
     'decision',
-    (f) => `Check the pack: no ${f['name']} pack is on record.${because(f['trap'])}`,
+    (f: Told<'name'> & May<'trap'>) => `Check the pack: no ${f.name} pack is on record.${because(f.trap)}`,
   ),
   'statement-changed': kind(
     'decision',
-    (f) => `The statement of ${f['product']} changed. Read the pack of ${f['name']} again and confirm it.`,
+    told`The statement of ${'product'} changed. Read the pack of ${'name'} again and confirm it.`,
   ),
   'certificate-unknown': kind(
     'decision',
-    (f) => `Check the pack: ${f['name']} may hold or carry ${f['allergens']}.${because(f['trap'])}`,
+    (f: Told<'name' | 'allergens'> & May<'trap'>) =>
+      `Check the pack: ${f.name} may hold or carry ${f.allergens}.${because(f.trap)}`,
   ),
-  'named-nowhere': kind(
+  'named-nowhere': kind<Told<'written' | 'places' | 'name'>>(
     'decision',
-    (f) => `"${f['written']}" stands in ${f['places']} and in no line of the list. Is it in the dish?`,
+    told`"${'written'}" stands in ${'places'} and in no line of the list. Is it in the dish?`,
   ),
-  'named-unknown': kind(
+  'named-unknown': kind<Told<'written' | 'places' | 'name'>>(
     'decision',
-    (f) =>
-      `"${f['written']}" stands in a food's place in ${f['places']}, and nobody knows it. Is it in the dish?`,
+    told`"${'written'}" stands in a food's place in ${'places'}, and nobody knows it. Is it in the dish?`,
   ),
-  'line-unused': kind('note', (f) => `No step uses ${f['name']}.`),
-  'step-names-missing': kind('caution', (f) => `A step names ${f['name']}, which is not in the list.`),
+  'line-unused': kind('note', told`No step uses ${'name'}.`),
+  'step-names-missing': kind('caution', told`A step names ${'name'}, which is not in the list.`),
   'step-amount-hidden': kind(
     'caution',
-    (f) => `A step uses ${f['written']}, which the list lacks. Without it the weight is too low.`,
+    told`A step uses ${'written'}, which the list lacks. Without it the weight is too low.`,
   ),
   'pulse-boil-missing': kind(
     'caution',
-    (f) =>
-      `No step boils the ${f['name']}. From dry they need a full boil of 30 minutes in fresh water first.`,
+    told`No step boils the ${'name'}. From dry they need a full boil of 30 minutes in fresh water first.`,
   ),
   'liquid-short': kind(
     'caution',
-    (f) =>
-      `${f['liquid']} g of liquid for ${f['dry']} g of dry grain and pulses: they take up about ${f['needs']} g. Check the amounts.`,
+    told`${'liquid'} g of liquid for ${'dry'} g of dry grain and pulses: they take up about ${'needs'} g. Check the amounts.`,
   ),
   'liquid-long': kind(
     'caution',
-    (f) =>
-      `${f['liquid']} g of liquid for ${f['dry']} g of dry grain and pulses: they take up only about ${f['needs']} g. Check the amounts.`,
+    told`${'liquid'} g of liquid for ${'dry'} g of dry grain and pulses: they take up only about ${'needs'} g. Check the amounts.`,
   ),
   'temperature-contradiction': kind(
     'caution',
-    (f) =>
-      `A step says ${f['celsius']} °C and ${f['fahrenheit']} °F; ${f['celsius']} °C is ${f['reckoned']} °F.`,
+    told`A step says ${'celsius'} °C and ${'fahrenheit'} °F; ${'celsius'} °C is ${'reckoned'} °F.`,
   ),
 
   'gas-mark-contradiction': kind(
     'caution',
-    (f) =>
-      `A step says gas mark ${f['mark']} and ${f['celsius']} °C; mark ${f['mark']} is about ${f['reckoned']} °C.`,
+    told`A step says gas mark ${'mark'} and ${'celsius'} °C; mark ${'mark'} is about ${'reckoned'} °C.`,
   ),
   'temperature-unit': kind(
     'caution',
-    (f) =>
-      `A step says ${f['degrees']} degrees: °C or °F? ${f['degrees']} °F is ${f['asCelsius']} °C. Write which into the step.`,
+    told`A step says ${'degrees'} degrees: °C or °F? ${'degrees'} °F is ${'asCelsius'} °C. Write which into the step.`,
   ),
 
-  'component-cycle': kind('danger', (f) => `${f['name']} contains itself: ${f['path']}. Break the circle.`),
-  'component-missing': kind('danger', (f) => `${f['name']} is no longer in the book or the larder.`),
-  'target-invalid': kind('danger', (f) => `The target cannot be used: ${f['reason']}.`),
-  'line-grams-unknown': kind('note', (f) => `${f['name']} is not weighed, so every figure says "at least".`),
+  'component-cycle': kind('danger', told`${'name'} contains itself: ${'path'}. Break the circle.`),
+  'component-missing': kind('danger', told`${'name'} is no longer in the book or the larder.`),
+  'target-invalid': kind('danger', told`The target cannot be used: ${'reason'}.`),
+  'line-grams-unknown': kind('note', told`${'name'} is not weighed, so every figure says "at least".`),
 
   'lines-unweighed': kind(
     'caution',
-    (f) =>
-      `${f['names']} ${f['count'] === 1 ? 'has' : 'have'} no weight: ${f['share'] === '' ? 'how much of the dish is known cannot be said' : `about ${f['share']} % of the dish is known`}. What is known scales; every total is "at least".`,
+    (f: Told<'names' | 'count' | 'share'>) =>
+      `${f.names} ${f.count === 1 ? 'has' : 'have'} no weight: ${f.share === '' ? 'how much of the dish is known cannot be said' : `about ${f.share} % of the dish is known`}. What is known scales; every total is "at least".`,
   ),
   'yield-predicted': kind(
     'note',
-    (f) => `The finished weight is predicted, ${f['low']} to ${f['high']} kg. Weigh the batch to settle it.`,
+    told`The finished weight is predicted, ${'low'} to ${'high'} kg. Weigh the batch to settle it.`,
   ),
   'yield-contradiction': kind(
     'caution',
-    (f) =>
-      `The recipe says ${f['portions']} portions of ${f['grams']} g, but its lines come to ${f['reckoned']}. Count or weigh again.`,
+    told`The recipe says ${'portions'} portions of ${'grams'} g, but its lines come to ${'reckoned'}. Count or weigh again.`,
   ),
   'home-vessel-assumed': kind(
     'note',
-    (f) => `The home recipe names no vessel: a ${f['name']} is assumed (convention) for the water it loses.`,
+    told`The home recipe names no vessel: a ${'name'} is assumed (convention) for the water it loses.`,
   ),
   'water-not-enough': kind(
     'caution',
-    (f) => `The recipe has ${f['excess']} kg more water than this batch can lose: simmer longer or lid off.`,
+    told`The recipe has ${'excess'} kg more water than this batch can lose: simmer longer or lid off.`,
   ),
   'water-absorbed': kind(
     'note',
-    (f) =>
-      `The list names no water for ${f['name']}: it takes up about ${f['grams']} g when soaked or cooked (reference).`,
+    told`The list names no water for ${'name'}: it takes up about ${'grams'} g when soaked or cooked (reference).`,
   ),
   'oil-taken-up': kind(
     'note',
-    (f) =>
-      `Of the ${f['name']} the food takes up about ${f['taken']} g (convention); ${f['left']} g stay in the pan and are not counted.`,
+    told`Of the ${'name'} the food takes up about ${'taken'} g (convention); ${'left'} g stay in the pan and are not counted.`,
   ),
   'water-poured-off': kind(
     'note',
-    (f) =>
-      `Of the cooking water ${f['drunk']} g go into the food (reference); ${f['grams']} g are poured off, with their share of the salt, and not eaten.`,
+    told`Of the cooking water ${'drunk'} g go into the food (reference); ${'grams'} g are poured off, with their share of the salt, and not eaten.`,
   ),
   'bath-open': kind(
     'decision',
-    (f) =>
-      `${f['grams']} of ${f['name']} with ${f['food']}: is all of it eaten, or does what the food does not take up ${f['where']}?`,
+    told`${'grams'} of ${'name'} with ${'food'}: is all of it eaten, or does what the food does not take up ${'where'}?`,
   ),
   'marinade-left': kind(
     'note',
-    (f) =>
-      `Of the marinade about ${f['taken']} g stay on the food (convention); ${f['left']} g are thrown away and not counted.`,
+    told`Of the marinade about ${'taken'} g stay on the food (convention); ${'left'} g are thrown away and not counted.`,
   ),
   'salt-rinsed': kind(
     'note',
-    (f) => `Of the salt about ${f['left']} g are rinsed off (convention) and not counted.`,
+    told`Of the salt about ${'left'} g are rinsed off (convention) and not counted.`,
   ),
   'strained-off': kind(
     'caution',
-    (f) =>
-      `Strained out: ${f['names']}. About ${f['percent']} % of it passes (convention). Weigh what stays behind to know better.`,
+    (f: Told<'names' | 'percent'>) =>
+      `Strained out: ${f.names}. About ${f.percent} % of it passes (convention). Weigh what stays behind to know better.`,
   ),
   sieved: kind(
     'note',
-    (f) => `Passed through a sieve: ${f['names']}. About ${f['percent']} % of it passes (convention).`,
+    told`Passed through a sieve: ${'names'}. About ${'percent'} % of it passes (convention).`,
   ),
   'water-pressed': kind(
     'note',
-    (f) => `${f['name']} loses about ${f['grams']} g of water when it is pressed (reference).`,
+    told`${'name'} loses about ${'grams'} g of water when it is pressed (reference).`,
   ),
   'assay-impossible': kind(
     'danger',
-    (f) =>
-      `The figures cannot be right: ${f['says']}.${f['line'] === '' ? '' : ` Most of it is ${f['line']}: check its weight, the yield and the method.`}`,
+    (f: Told<'says' | 'line' | 'what' | 'figure'>) =>
+      `The figures cannot be right: ${f.says}.${f.line === '' ? '' : ` Most of it is ${f.line}: check its weight, the yield and the method.`}`,
   ),
   'assay-unlikely': kind(
     'decision',
-    (f) =>
-      `Is that right: ${f['says']}?${f['line'] === '' ? '' : ` Most of it is ${f['line']}. Check its weight, the yield and the method.`}`,
+    (f: Told<'says' | 'line' | 'what' | 'figure'>) =>
+      `Is that right: ${f.says}?${f.line === '' ? '' : ` Most of it is ${f.line}. Check its weight, the yield and the method.`}`,
   ),
-  'assay-confirmed': kind('note', (f) => `${f['says']}: ${f['by']} stands for it, ${f['on']}.`),
+  'assay-confirmed': kind('note', told`${'says'}: ${'by'} stands for it, ${'on'}.`),
   'steam-capped': kind(
     'caution',
-    (f) =>
-      `The steps would boil off ${f['steam']} g, and only about ${f['most']} g can leave: drying slows as the water goes. Check the times.`,
+    told`The steps would boil off ${'steam'} g, and only about ${'most'} g can leave: drying slows as the water goes. Check the times.`,
   ),
   'machine-missing': kind(
     'caution',
-    (f) =>
-      `The steps need a ${f['machine']}, and this kitchen has none on record. Loads are not worked out for it.`,
+    told`The steps need a ${'machine'}, and this kitchen has none on record. Loads are not worked out for it.`,
   ),
   'scale-too-coarse': kind(
     'caution',
-    (f) =>
-      `No scale of this kitchen shows ${f['name']} closely enough. Weigh several loads at once, or go by the spoons where they are given.`,
+    told`No scale of this kitchen shows ${'name'} closely enough. Weigh several loads at once, or go by the spoons where they are given.`,
   ),
   'ratio-off': kind(
     'caution',
-    (f) =>
-      `${f['name']} is ${f['text']}, so it ${f['words']}; usual is ${f['band']}. Check before you weigh.`,
+    told`${'name'} is ${'text'}, so it ${'words'}; usual is ${'band'}. Check before you weigh.`,
   ),
-  'pans-short': kind(
-    'caution',
-    (f) => `${f['wanted']} x ${f['name']} are needed; this kitchen has ${f['owned']}.`,
-  ),
+  'pans-short': kind('caution', told`${'wanted'} x ${'name'} are needed; this kitchen has ${'owned'}.`),
   'garnish-by-weight': kind(
     'note',
     () => 'For so small a batch fat and garnish are taken by weight, not by pan and portion.',
   ),
-  'not-whole-food': kind('caution', (f) => `${f['name']} ${f['reason']}: this kitchen cooks whole food.`),
-  'frying-fat': kind('caution', (f) => `${f['name']} in the pan: this kitchen fries in ${f['way']}.`),
+  'not-whole-food': kind('caution', told`${'name'} ${'reason'}: this kitchen cooks whole food.`),
+  'frying-fat': kind('caution', told`${'name'} in the pan: this kitchen fries in ${'way'}.`),
   'salt-asked': kind(
     'caution',
-    (f) => `${f['name']} is ${f['percent']} % of the dish: this kitchen's salt is ${f['way']}.`,
+    told`${'name'} is ${'percent'} % of the dish: this kitchen's salt is ${'way'}.`,
   ),
-  'way-asked': kind('caution', (f) => `${f['name']}: this kitchen's ${f['question']} is ${f['way']}.`),
-  'build-asked': kind('note', (f) =>
-    f['way'] === 'one pot'
-      ? `This kitchen builds in one pot; this dish has ${f['parts']} components and ${f['machines']} machines.`
+  'way-asked': kind('caution', told`${'name'}: this kitchen's ${'question'} is ${'way'}.`),
+  'build-asked': kind('note', (f: Told<'way' | 'parts' | 'machines'>) =>
+    f.way === 'one pot'
+      ? `This kitchen builds in one pot; this dish has ${f.parts} components and ${f.machines} machines.`
       : 'This kitchen cooks components apart and combines them; nothing of this dish is made apart.',
   ),
-  'pulses-asked': kind('caution', (f) => `${f['name']}: this kitchen takes pulses ${f['way']}.`),
+  'pulses-asked': kind('caution', told`${'name'}: this kitchen takes pulses ${'way'}.`),
   'figure-missing': kind(
     'caution',
-    (f) => `${f['nutrient']} is "at least": ${f['lines']} unknown. The label stays a draft.`,
+    told`${'nutrient'} is "at least": ${'lines'} unknown. The label stays a draft.`,
   ),
   'target-missed': kind(
     'caution',
-    (f) => `${f['figure']} is ${f['amount']} in a portion: ${f['words']} ${f['bound']}${f['who']}.`,
+    told`${'figure'} is ${'amount'} in a portion: ${'words'} ${'bound'}${'who'}.`,
   ),
   'target-unknown': kind(
     'note',
-    (f) => `Whether ${f['figure']} meets ${f['bound']}${f['who']} is not known: some figures are missing.`,
+    told`Whether ${'figure'} meets ${'bound'}${'who'} is not known: some figures are missing.`,
   ),
   'label-too-small': kind(
     'danger',
-    (f) =>
-      `The text needs ${f['needs']} mm of height on ${f['width']} mm at the smallest type the law allows; this paper has ${f['has']} mm. Choose larger paper.`,
+    told`The text needs ${'needs'} mm of height on ${'width'} mm at the smallest type the law allows; this paper has ${'has'} mm. Choose larger paper.`,
   ),
   'form-not-allowed': kind(
     'danger',
-    (f) =>
-      `The ${f['form']} form may not stand on a pack of this size. Say how large the pack is, or choose another form.`,
+    told`The ${'form'} form may not stand on a pack of this size. Say how large the pack is, or choose another form.`,
   ),
   'form-lacks-whole': kind(
     'danger',
-    (f) =>
-      `The ${f['form']} form has no room for the whole container beside the serving. Choose larger paper.`,
+    told`The ${'form'} form has no room for the whole container beside the serving. Choose larger paper.`,
   ),
   'label-word-broken': kind(
     'danger',
-    (f) => `A word is wider than its column and would be broken: ${f['words']}. Choose wider paper.`,
+    told`A word is wider than its column and would be broken: ${'words'}. Choose wider paper.`,
   ),
   'code-too-small': kind(
     'danger',
-    (f) =>
-      `The code needs ${f['needs']} mm of width to be read; there are ${f['has']} mm. Choose wider paper or the other code.`,
+    told`The code needs ${'needs'} mm of width to be read; there are ${'has'} mm. Choose wider paper or the other code.`,
   ),
   'label-letters': kind(
     'decision',
-    (f) =>
-      `The type has no letter for ${f['letters']}: "?" would be printed. Write the name in other letters.`,
+    told`The type has no letter for ${'letters'}: "?" would be printed. Write the name in other letters.`,
   ),
   'label-untranslated': kind(
     'decision',
-    (f) =>
-      `Nobody has translated ${f['names']}${Number(f['count']) > 5 ? `, and ${Number(f['count']) - 5} more` : ''}: it would stand in English.`,
+    (f: Told<'names' | 'count'>) =>
+      `Nobody has translated ${f.names}${Number(f.count) > 5 ? `, and ${Number(f.count) - 5} more` : ''}: it would stand in English.`,
   ),
   'figure-off-band': kind(
     'caution',
-    (f) =>
-      `${f['figure']} on the label is ${f['text']}, and the food may hold ${f['low']} to ${f['high']}: ${f['rule']}.`,
+    told`${'figure'} on the label is ${'text'}, and the food may hold ${'low'} to ${'high'}: ${'rule'}.`,
   ),
   'variant-not-free': kind(
     'danger',
-    (f) => `This variant is to be free from ${f['exclusion']}, but it is not: ${f['paths']}. Plan it again.`,
+    told`This variant is to be free from ${'exclusion'}, but it is not: ${'paths'}. Plan it again.`,
   ),
 
   'variant-unread': kind(
     'decision',
-    (f) => `To be free from ${f['exclusion']}, these packs must be read first: ${f['paths']}.`,
+    told`To be free from ${'exclusion'}, these packs must be read first: ${'paths'}.`,
   ),
   'variant-unknown': kind(
     'danger',
-    (f) =>
-      `This variant is to be free from ${f['exclusion']}, and nobody knows in this kitchen what that is.`,
+    told`This variant is to be free from ${'exclusion'}, and nobody knows in this kitchen what that is.`,
   ),
-  'swap-unfit': kind(
+  'swap-unfit': kind<Told<'name' | 'reason' | 'foodId'>>(
     'decision',
-    (f) => `The swap for ${f['name']} no longer fits: ${f['reason']}. Plan it again, or take the swap out.`,
+    told`The swap for ${'name'} no longer fits: ${'reason'}. Plan it again, or take the swap out.`,
   ),
   'cooked-apart': kind(
     'caution',
-    (f) => `Cook it apart, on clean equipment: not in or on the ${String(f['equipment']).toLowerCase()}.`,
+    (f: Told<'equipment'>) =>
+      `Cook it apart, on clean equipment: not in or on the ${String(f.equipment).toLowerCase()}.`,
   ),
 
-  'animal-food': kind('danger', (f) => `${f['name']} comes from an animal. This dish is not vegan.`),
-  'animal-check': kind('decision', (f) => `Check the pack: ${f['name']} may be of animal origin.`),
+  'animal-food': kind('danger', told`${'name'} comes from an animal. This dish is not vegan.`),
+  'animal-check': kind('decision', told`Check the pack: ${'name'} may be of animal origin.`),
   'phaseolus-from-dry': kind(
     'caution',
-    (f) =>
-      `${f['name']} from dry: soak 5 hours or more, throw the water away, boil fresh for 30 minutes before any slow cooking.`,
+    told`${'name'} from dry: soak 5 hours or more, throw the water away, boil fresh for 30 minutes before any slow cooking.`,
   ),
   'whole-nut-small-children': kind(
     'caution',
-    (f) => `${f['name']}: not whole for small children, who can choke on it.`,
+    told`${'name'}: not whole for small children, who can choke on it.`,
   ),
-  'nutmeg-dose': kind('caution', () => 'Nutmeg is harmful in teaspoons. Keep to a grating.'),
-  'iodine-seaweed': kind('caution', (f) => `${f['name']} can hold much iodine. Ask the dietitian.`),
+  'nutmeg-dose': kind<Told<'name'>>('caution', () => 'Nutmeg is harmful in teaspoons. Keep to a grating.'),
+  'iodine-seaweed': kind('caution', told`${'name'} can hold much iodine. Ask the dietitian.`),
   'raw-sprouts': kind(
     'caution',
-    (f) => `${f['name']}: raw sprouts are not for hospital patients or young children. Cook them through.`,
+    told`${'name'}: raw sprouts are not for hospital patients or young children. Cook them through.`,
   ),
   'cool-and-hold': kind(
     'note',
-    (f) => `Hold hot at ${f['hot']} °C or above. To cool: ${f['cooling']}. Follow your local food code.`,
+    told`Hold hot at ${'hot'} °C or above. To cool: ${'cooling'}. Follow your local food code.`,
   ),
-} as const satisfies Record<string, FindingKind>;
+} as const satisfies Record<string, FindingKind<never>>;
 
 export type FindingCode = keyof typeof FINDING_KINDS;
 
-export interface Finding {
-  code: FindingCode;
+/** The figures of a code, as its sentence asks for them. */
+export type FiguresOf<Code extends FindingCode> =
+  (typeof FINDING_KINDS)[Code] extends FindingKind<infer F> ? ([F] extends [never] ? Told<never> : F) : never;
+
+interface FindingOf<Code extends FindingCode> {
+  code: Code;
   severity: Severity;
   /** The line it stands on; null when it is about the whole. */
   lineId: string | null;
   message: string;
-  figures: Figures;
+  figures: FiguresOf<Code>;
 }
 
+/** One thing that is wrong, unsure or worth a warning; its code says which figures it has. */
+export type Finding = { [Code in FindingCode]: FindingOf<Code> }[FindingCode];
+
 /** Makes a finding of a code; its severity and words come from the table. */
-export function finding(code: FindingCode, lineId: string | null, figures: Figures = {}): Finding {
-  const { severity, message } = FINDING_KINDS[code] as FindingKind;
+export function finding<Code extends FindingCode>(
+  code: Code,
+  lineId: string | null,
+  ...[figures]: keyof FiguresOf<Code> extends never ? [] : [figures: FiguresOf<Code>]
+): Finding {
+  const { severity, message } = FINDING_KINDS[code] as FindingKind<unknown>;
   const words = message(figures);
-  return { code, severity, lineId, message: words.charAt(0).toUpperCase() + words.slice(1), figures };
+  return {
+    code,
+    severity,
+    lineId,
+    message: words.charAt(0).toUpperCase() + words.slice(1),
+    figures: figures ?? {},
+  } as Finding;
 }
+
+/** Findings of some codes, with the figures of those codes: `found.filter(isOf('swap-unfit'))`. */
+export const isOf =
+  <Code extends FindingCode>(...codes: Code[]) =>
+  (each: Finding): each is Extract<Finding, { code: Code }> =>
+    codes.some((code) => code === each.code);
 
 const URGENCY: Readonly<Record<Severity, number>> = { danger: 0, decision: 1, caution: 2, note: 3 };
 

@@ -1,2 +1,2 @@
 /** Everything unsure or wrong, as data. */
-export { finding, type Finding, type FindingCode, isOpen, worstFirst } from './findings';
+export { finding, type Finding, type FindingCode, isOf, isOpen, worstFirst } from './findings';

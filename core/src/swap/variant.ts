@@ -1,6 +1,6 @@
 /** A variant follows its parent. A swap that no longer fits what it stands in comes back as a decision. */
 import type { Composed } from '../dish';
-import { finding, type Finding } from '../finding';
+import { type Finding, finding, isOf } from '../finding';
 import { inSentence, type SwapEntry } from '../food';
 import { type Kitchen, swapHere } from '../kitchen';
 import { figureText } from '../quantity';
@@ -87,7 +87,7 @@ export function swapFindings(composed: Composed, book: Book, kitchen: Kitchen): 
     const refused = entry.to.flatMap(({ foodId }) => asked.refusalOf(foodId) ?? []);
     return recipe.freeFrom.length > 0 && refused.length > 0 ? [unfit(fromId, null, refused[0]!)] : [];
   });
-  const told = new Set(found.map(({ figures }) => figures['foodId']));
+  const told = new Set(found.filter(isOf('swap-unfit')).map(({ figures }) => figures.foodId));
   for (const { entry, lineId, reason } of brokenIn(composed, asked)) {
     if (told.has(entry.fromId)) continue;
     told.add(entry.fromId);

@@ -58,9 +58,10 @@ const SHARE_WEIGHT = 6;
 function shareAtStake(finding: Finding, line: WorksheetLine | null, homeGrams: number): number | null {
   if (!line || !(homeGrams > 0)) return null;
   if (line.baseGrams === null || line.lowGrams === null || line.highGrams === null) return null;
-  const { stated, reckoned } = finding.figures;
-  if (finding.code === 'weight-contradiction')
+  if (finding.code === 'weight-contradiction') {
+    const { stated, reckoned } = finding.figures;
     return Math.min(1, Math.abs(Number(stated) - Number(reckoned)) / homeGrams);
+  }
   // Dry or tinned, or another food altogether: the whole line may be wrong by as much again.
   if (finding.code === 'state-unsure' || finding.code.startsWith('food-'))
     return Math.min(1, line.baseGrams / homeGrams);

@@ -3,11 +3,11 @@ import { type Batch, factorFor, planBatch } from '../batch';
 import { compose, type Composed, foodFollows } from '../dish';
 import type { Kitchen } from '../kitchen';
 import {
-  bandCredits,
   type BandCredits,
+  bandCredits,
   HOSPITAL_NUTRIENTS,
-  plateCheck,
   type PlateCheck,
+  plateCheck,
   type PortionFood,
   WATCH_NUTRIENTS,
   type WatchFigure,

@@ -11,7 +11,7 @@ import type { PortionFood } from '../nutrition';
 import { figureText } from '../quantity';
 import type { Book, Recipe, RecipeLine } from '../recipe';
 import { portionFoods } from './portion';
-import { worksheet, type Worksheet, type WorksheetInput } from './worksheet';
+import { type Worksheet, worksheet, type WorksheetInput } from './worksheet';
 
 export interface TargetFix {
   kind: 'reweigh' | 'rinse' | 'swap';

@@ -6,8 +6,8 @@ import { type AllergenFlag, flagsOf, standardFlagsOf } from '../allergen';
 import {
   type Batch,
   type BatchTarget,
-  componentBatch,
   type ComponentBatch,
+  componentBatch,
   dishDepthMm,
   factorFor,
   homePortionGrams,
@@ -22,8 +22,8 @@ import {
   stageViews,
   type StepTime,
   stepTimes,
-  worksheetLine,
   type WorksheetLine,
+  worksheetLine,
 } from '../batch';
 import {
   allergenStatement,
@@ -54,7 +54,7 @@ import {
   ratiosOf,
   type StatementItem,
 } from '../dish';
-import { type Finding, isOpen, worstFirst } from '../finding';
+import { type Finding, isOf, isOpen, worstFirst } from '../finding';
 import { FACT_IDS, type FactId, type Facts } from '../food';
 import type { Kitchen } from '../kitchen';
 import {
@@ -80,7 +80,7 @@ import {
   stepFindings,
   targetFindings,
 } from './findings';
-import { massBalance, type MassBalance } from './mass-balance';
+import { type MassBalance, massBalance } from './mass-balance';
 import { proteinQuality } from './protein-quality';
 import { tolerancesOf } from './tolerances';
 
@@ -364,11 +364,9 @@ export function worksheet(input: WorksheetInput, book: Book): Worksheet {
     ...targetFindings(nutrition, tolerances, kitchen, recipe.isComponent),
   ];
   // What is asked already as named in the text is not told again as missing from the list.
-  const asked = new Set(
-    found.filter(({ code }) => code === 'named-nowhere').map(({ figures }) => figures['name']),
-  );
+  const asked = new Set(found.filter(isOf('named-nowhere')).map(({ figures }) => figures.name));
   const findings = worstFirst([
-    ...found.filter(({ code, figures }) => code !== 'step-names-missing' || !asked.has(figures['name']!)),
+    ...found.filter((each) => each.code !== 'step-names-missing' || !asked.has(each.figures.name)),
     ...missingFindings(nutrition.missing, printedFigures(kitchen.regime), lines),
   ]);
   return {

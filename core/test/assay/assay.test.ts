@@ -1,8 +1,8 @@
 /** The audit of matter: a right sample is left alone, and every slip put into it is found. */
-import { runs } from '@hand-ladle/testing/runs';
-import { homeTarget, isOpen, readRecipe, type Recipe, recipeFromReading } from '@hand-ladle/core';
+import { homeTarget, isOf, isOpen, readRecipe, type Recipe, recipeFromReading } from '@hand-ladle/core';
 import { bare, pack, withPacks } from '@hand-ladle/testing/asked';
 import { matterFaults } from '@hand-ladle/testing/random-dish';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, demo, recipeOf, sheetOf } from '@hand-ladle/testing/world';
 import { assay, type Sample } from '../../src/assay/assay';
 import { kindOfDish } from '../../src/assay/dish-kinds';
@@ -162,9 +162,10 @@ describe('a doubt holds the label until a cook stands for it', () => {
 
   test('and only while the figure stays what it was', () => {
     const [doubt] = found(oily([]));
-    const figure = Number(doubt!.figures['figure']);
+    const { figures } = [doubt!].find(isOf('assay-unlikely'))!;
+    const figure = Number(figures.figure);
     const stands = (as: number) => [
-      { what: String(doubt!.figures['what']), figure: as, by: 'R. Fallow', on: '2026-11-28' },
+      { what: String(figures.what), figure: as, by: 'R. Fallow', on: '2026-11-28' },
     ];
     expect(found(oily(stands(figure))).some(isOpen)).toBe(false);
     expect(found(oily(stands(figure)))[0]!.message).toContain('R. Fallow stands for it');

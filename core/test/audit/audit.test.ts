@@ -1,6 +1,7 @@
 import {
   flagsOf,
   freeze,
+  isOf,
   type Kitchen,
   menuAnswer,
   menuRow,
@@ -12,8 +13,8 @@ import {
 } from '@hand-ladle/core';
 import { bare, pack, withPacks } from '@hand-ladle/testing/asked';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
-import { compose } from '../../src/dish/compose';
 import { mentionsOf } from '../../src/audit/audit';
+import { compose } from '../../src/dish/compose';
 
 const CARROTS = ['600 g carrots', '20 g olive oil'];
 const dish = (steps: string[], lines: string[] = CARROTS, extra: Partial<Recipe> = {}): Recipe =>
@@ -32,8 +33,8 @@ function flagged(recipe: Recipe, kitchen: Kitchen = bare): Record<string, string
 }
 const asked = (recipe: Recipe, kitchen: Kitchen = bare): string[] =>
   sheetOf(recipe, target, kitchen)
-    .findings.filter(({ code }) => code.startsWith('named-'))
-    .map(({ figures }) => String(figures['name']));
+    .findings.filter(isOf('named-nowhere', 'named-unknown'))
+    .map(({ figures }) => String(figures.name));
 
 describe('a mention that ends nowhere', () => {
   const finish = dish(['Roast for 30 minutes.', 'Finish with toasted walnuts and a drizzle of honey.']);

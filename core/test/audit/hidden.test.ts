@@ -1,9 +1,9 @@
 /** The law by attack: one allergen or animal word anywhere in a clear dish, in any frame, and the dish is never clear of it. */
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { decisionsOf, flagsOf, type Recipe, standardFlagsOf } from '@hand-ladle/core';
 import { bare } from '@hand-ladle/testing/asked';
 import { confirmedAtRandom, FRAMES, hiddenIn } from '@hand-ladle/testing/hidden-words';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, sheetOf } from '@hand-ladle/testing/world';
 import { compose } from '../../src/dish/compose';
 

@@ -1,5 +1,4 @@
 /** Laws of setting: nothing is lost, nothing leaves the paper, nothing is smaller than the law lets it be. */
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   batchCode,
@@ -7,11 +6,12 @@ import {
   dateOnLabel,
   DRAFT_ON_ROLL,
   freeze,
+  isOf,
   keptDays,
   type Kitchen,
   LABEL_KINDS,
-  labelContent,
   type LabelContent,
+  labelContent,
   labelText,
   LANGUAGES,
   lastDay,
@@ -27,6 +27,7 @@ import {
   whatChanged,
   worksheet,
 } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
 import { LABEL_WORDS } from '../../src/declaration/words/label-words';
 import { leastTextSize } from '../../src/paper/label/type-rules';
@@ -95,7 +96,7 @@ describe('setting a label', () => {
     const content = contentOf('parsnip-buckwheat-tray', ward);
     const small = onRoll(content, 57, 32);
     expect(small.findings.map(({ code }) => code)).toContain('label-too-small');
-    const needs = Number(small.findings[0]!.figures['needs']);
+    const needs = Number(small.findings.find(isOf('label-too-small'))!.figures.needs);
     expect(onRoll(content, 57, needs + 0.1).findings.map(({ code }) => code)).not.toContain(
       'label-too-small',
     );

@@ -1,4 +1,4 @@
-import { finding, isOpen } from '@hand-ladle/core';
+import { type Finding, finding, isOpen } from '@hand-ladle/core';
 import { book, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
 import { FINDING_KINDS, type FindingCode, worstFirst } from '../../src/finding/findings';
 import { readStep, unusedLines } from '../../src/recipe/read-step';
@@ -67,10 +67,12 @@ describe('lines that no step uses', () => {
 
 describe('findings', () => {
   const codes = Object.keys(FINDING_KINDS) as FindingCode[];
+  /** Of any code, with whatever figures. */
+  const anyFinding = finding as (code: FindingCode, lineId: null, figures: object) => Finding;
 
   test.each(codes)('%s has a sentence that begins with a capital and ends', (code) => {
     const figures = new Proxy({}, { get: () => 'dill' }) as Record<string, string>;
-    const { message, severity } = finding(code, null, figures);
+    const { message, severity } = anyFinding(code, null, figures);
     expect(message).toMatch(/^["A-Z0-9]/);
     expect(message).toMatch(/[.?]$/);
     expect(message).not.toMatch(/undefined|NaN/);
@@ -78,7 +80,7 @@ describe('findings', () => {
   });
 
   test('dangers, decisions and missing figures keep a label in draft; cautions and notes do not', () => {
-    const open = codes.filter((code) => isOpen(finding(code, null, {})));
+    const open = codes.filter((code) => isOpen(anyFinding(code, null, {})));
     expect(open).toEqual(
       expect.arrayContaining(['pack-unknown', 'animal-food', 'figure-missing', 'component-cycle']),
     );
@@ -90,7 +92,7 @@ describe('findings', () => {
     const list = [
       finding('no-steps', 'a'),
       finding('no-lines', 'b'),
-      finding('optional-line', 'c'),
+      finding('optional-line', 'c', { name: 'Dill' }),
       finding('text-empty', 'd'),
     ];
     expect(worstFirst(list).map(({ lineId }) => lineId)).toEqual(['b', 'd', 'a', 'c']);

@@ -13,8 +13,6 @@ const CODES = new Set([
   'cooked-apart',
 ]);
 const open = computed(() => bench.worksheet?.findings.filter(({ code }) => CODES.has(code)) ?? []);
-const foodOf = (figures: Readonly<Record<string, string | number>>): string =>
-  String(figures['foodId'] ?? '');
 </script>
 
 <template>
@@ -32,7 +30,7 @@ const foodOf = (figures: Readonly<Record<string, string | number>>): string =>
           v-if="finding.code === 'swap-unfit'"
           class="choice"
           type="button"
-          @click="bench.takeSwap(foodOf(finding.figures), null)"
+          @click="bench.takeSwap(String(finding.figures.foodId), null)"
         >
           Take the swap out
         </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A component as it is made once: how much, what is over, who it is for, in which machines, and its weights. */
 import { RouterLink } from 'vue-router';
-import { gramsText, loadsText, weightText, type ComponentBatch, type StageView } from '@hand-ladle/core';
+import { type ComponentBatch, gramsText, loadsText, type StageView, weightText } from '@hand-ladle/core';
 
 defineProps<{ part: ComponentBatch }>();
 

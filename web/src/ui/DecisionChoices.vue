@@ -3,21 +3,21 @@
 import { computed, nextTick, ref } from 'vue';
 import {
   figureText,
+  type Finding,
   gramsText,
   isVagueUnit,
-  startFigure,
-  type Finding,
   type LineAnswers,
   type RecipeLine,
+  startFigure,
+  typedFigure,
   type Worksheet,
   type WorksheetLine,
-  typedFigure,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
-import FoodPicker from './FoodPicker.vue';
 import { todayIn } from '../state/today';
+import FoodPicker from './FoodPicker.vue';
 
 const props = defineProps<{
   line: WorksheetLine;
@@ -72,7 +72,11 @@ const foodChoices = computed(() => {
   return [...new Set(ids.filter((id): id is string => id !== null))].slice(0, 4);
 });
 
-const grams = computed(() => Number(props.finding.figures['grams'] ?? NaN));
+const grams = computed(() => ('grams' in props.finding.figures ? Number(props.finding.figures.grams) : NaN));
+/** Two weights that the line says, where they disagree. */
+const contradiction = computed(() =>
+  props.finding.code === 'weight-contradiction' ? props.finding.figures : null,
+);
 const start = computed(() => startFigure(props.line, reading.value?.purpose ?? null, props.sheet));
 const vagueUnit = computed(() => reading.value?.measures.find(({ unit }) => isVagueUnit(unit)) ?? null);
 
@@ -178,20 +182,12 @@ function makeFood(): void {
         </button>
         <button v-if="isAboutName" class="choice plain" type="button" @click="makeFood">New food</button>
       </template>
-      <template v-else-if="code === 'weight-contradiction'">
-        <button
-          class="choice"
-          type="button"
-          @click="answer(Number(finding.figures['stated']), 'weighed here')"
-        >
-          {{ finding.figures['stated'] }} g, as stated
+      <template v-else-if="contradiction">
+        <button class="choice" type="button" @click="answer(Number(contradiction.stated), 'weighed here')">
+          {{ contradiction.stated }} g, as stated
         </button>
-        <button
-          class="choice"
-          type="button"
-          @click="answer(Number(finding.figures['reckoned']), 'convention')"
-        >
-          {{ finding.figures['reckoned'] }} g, by {{ finding.figures['written'] }}
+        <button class="choice" type="button" @click="answer(Number(contradiction.reckoned), 'convention')">
+          {{ contradiction.reckoned }} g, by {{ contradiction.written }}
         </button>
         <button class="choice" type="button" @click="askFor('grams')">Other</button>
       </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the words of a dish name and no line holds, each settled here: it goes into the list, or it is not in the dish. */
 import { computed } from 'vue';
-import type { Finding } from '@hand-ladle/core';
+import { type Finding, isOf } from '@hand-ladle/core';
 import AskedPlate from './AskedPlate.vue';
 import SayerForm from './SayerForm.vue';
 
@@ -14,12 +14,16 @@ const emit = defineEmits<{ add: [written: string]; notIn: [name: string, by: str
 
 /** Own words only: what a component names is settled in the component. */
 const asked = computed(() =>
-  props.findings.filter(
-    ({ code, lineId }) => lineId === null && (code === 'named-nowhere' || code === 'named-unknown'),
-  ),
+  props.findings
+    .filter(isOf('named-nowhere', 'named-unknown'))
+    .filter(({ lineId }) => lineId === null)
+    .map(({ code, figures }) => ({
+      isKnown: code === 'named-nowhere',
+      name: String(figures.name),
+      written: String(figures.written),
+      places: figures.places,
+    })),
 );
-const nameOf = ({ figures }: Finding): string => String(figures['name']);
-const writtenOf = ({ figures }: Finding): string => String(figures['written']);
 </script>
 
 <template>
@@ -29,14 +33,14 @@ const writtenOf = ({ figures }: Finding): string => String(figures['written']);
     title="Named in the text, and in no line"
     note="Until it is settled it is to be checked for all it may carry."
   >
-    <li v-for="each in asked" :key="nameOf(each)">
+    <li v-for="each in asked" :key="each.name">
       <p>
-        <b>“{{ writtenOf(each) }}”</b> stands in {{ each.figures['places']
-        }}<template v-if="each.code === 'named-unknown'">, and nobody knows it</template>.
+        <b>“{{ each.written }}”</b> stands in {{ each.places
+        }}<template v-if="!each.isKnown">, and nobody knows it</template>.
       </p>
       <p v-if="isVariant" class="soft">Settle it in the dish this one follows.</p>
-      <SayerForm v-else @say="(by) => emit('notIn', nameOf(each), by)">
-        <button class="choice" type="button" @click="emit('add', writtenOf(each))">
+      <SayerForm v-else @say="(by) => emit('notIn', each.name, by)">
+        <button class="choice" type="button" @click="emit('add', each.written)">
           It is in: add it to the list
         </button>
         <button class="choice" type="submit">It is not in the dish</button>

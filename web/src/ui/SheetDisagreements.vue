@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Where a pack's statement and its supplier's allergen table do not say the same: both, and which of them counts. */
-import { SUBSTANCE_NAMES, type Disagreement } from '@hand-ladle/core';
+import { type Disagreement, SUBSTANCE_NAMES } from '@hand-ladle/core';
 
 defineProps<{ disagreements: readonly Disagreement[] }>();
 const WORDS = {

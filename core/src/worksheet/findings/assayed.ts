@@ -2,7 +2,7 @@
 import { assay, type Doubt, type Sample, type SampleLine } from '../../assay';
 import { type Batch, lineFactor, unweighedLines } from '../../batch';
 import type { Composed, ComposedLine } from '../../dish';
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import type { Facts } from '../../food';
 import { type Kitchen, packOf } from '../../kitchen';
 import type { Confirmed, Recipe } from '../../recipe';

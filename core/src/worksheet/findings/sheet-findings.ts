@@ -2,14 +2,14 @@
 import { touches } from '../../allergen';
 import {
   type Batch,
+  type BatchTarget,
   HEAT_LIMITS,
   knownShare,
-  type BatchTarget,
   unweighedLines,
   type WorksheetLine,
 } from '../../batch';
 import { type Composed, type ComposedLine, type Ratio, recipeFindings } from '../../dish';
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import { exclusionName, FACT_NAMES, wantedBy } from '../../food';
 import { type Kitchen, PANS, passes } from '../../kitchen';
 import { homeVessel } from '../../matter';

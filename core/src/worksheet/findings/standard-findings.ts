@@ -1,6 +1,6 @@
 /** Where a dish differs from the kitchen's standard. It informs; nothing is changed. */
 import type { Composed, StandardLine } from '../../dish';
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import { type Food, inSentence } from '../../food';
 import { breaksWholeFood, type Kitchen, type KitchenStandard, LOW_SALT_SHARE } from '../../kitchen';
 import { figureText } from '../../quantity';

@@ -1,6 +1,6 @@
 /** What a kitchen wants of a portion and does not get, and label figures that leave their band. */
 import type { FigureTolerance } from '../../declaration';
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import { FACT_NAMES, type Facts } from '../../food';
 import { type Kitchen, type NutrientTarget, targetStanding } from '../../kitchen';
 import { figureText } from '../../quantity';

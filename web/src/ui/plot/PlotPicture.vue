@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One picture: drawn when its figures come, drawn anew when they change. Its words stand beside it, not in it. */
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
-import { loadPlotly, plotConfig, plotLayout, type Data, type Layout } from './plot';
+import { type Data, type Layout, loadPlotly, plotConfig, plotLayout } from './plot';
 
 const props = defineProps<{ data: Data[]; layout: Partial<Layout>; label: string; height: number }>();
 const place = ref<HTMLDivElement | null>(null);
