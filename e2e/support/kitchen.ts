@@ -1,5 +1,5 @@
 /** Starts Hand Ladle as a user would, on its own port and data folder, and stops or kills it. */
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

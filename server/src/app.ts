@@ -1,21 +1,21 @@
 /** The HTTP surface: what stands before every route, and the routes of each resource. */
-import { Hono, type Context } from 'hono';
+import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError, DatabaseError } from 'sequelize';
 import { accountRoutes } from './accounts/routes';
 import { personOf } from './accounts/session';
-import { cycleRoutes } from './cycles/routes';
-import { CycleStore } from './cycles/store';
 import { recordRoutes } from './cooking/record-routes';
 import { batchRoutes } from './cooking/routes';
+import { cycleRoutes } from './cycles/routes';
+import { CycleStore } from './cycles/store';
 import { probeRoutes, scaleRoutes } from './devices/routes';
 import { exchangeRoutes } from './exchange/routes';
 import { apiPage } from './http/docs-page';
 import { ApiError, ERRORS } from './http/errors';
 import { openApiDocument } from './http/openapi';
 import { guardSite } from './http/own-site';
-import { mount, route, type Route } from './http/route';
+import { mount, type Route, route } from './http/route';
 import { tellingAll } from './http/words';
 import { ImportJobs } from './imports/jobs';
 import { importRoutes } from './imports/routes';

@@ -5,12 +5,12 @@ import { People } from './accounts/people';
 import { CookStore } from './cooking/store';
 import { Recorder } from './cooking/write';
 import { SimulatedProbe } from './devices/probe';
-import { SimulatedPrinter } from './devices/simulated-printer';
 import { SimulatedScale } from './devices/scale';
-import { Spool } from './labels/spool';
+import { SimulatedPrinter } from './devices/simulated-printer';
 import { Batches } from './labels/batches';
 import { Printing } from './labels/printing';
 import { Releases } from './labels/releases';
+import { Spool } from './labels/spool';
 import { StockStore } from './stock/store';
 import type { Store } from './store';
 

@@ -1,9 +1,9 @@
 /** What the API answers and what the PDF prints are the same, figure by figure, for a thousand random dishes. */
-import { runs } from '@hand-ladle/testing/runs';
 import { DRAFT_ON_ROLL, type Label, type LabelFigure } from '@hand-ladle/core';
 import { randomFrom } from '@hand-ladle/testing/random-recipe';
-import { contentOf, setBy } from '../src/paper/set';
+import { runs } from '@hand-ladle/testing/runs';
 import { bytesOf, formOf, newPdf } from '../src/paper/pdf';
+import { contentOf, setBy } from '../src/paper/set';
 import { textOf } from './labels/pdf-reader';
 import { openWorld, type World } from './world';
 

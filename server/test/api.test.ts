@@ -1,4 +1,4 @@
-import { worksheet, type Worksheet } from '@hand-ladle/core';
+import { type Worksheet, worksheet } from '@hand-ladle/core';
 import { migrate } from '../src/database/migrations';
 import { seedOnce } from '../src/seed';
 import { openWorld, type World } from './world';

@@ -1,4 +1,4 @@
-import { FOOD_COLUMNS, rowFromFood, type Food, type Kitchen } from '@hand-ladle/core';
+import { type Food, FOOD_COLUMNS, type Kitchen, rowFromFood } from '@hand-ladle/core';
 import { loadFoods } from '@hand-ladle/data';
 import { openWorld, type World } from './world';
 

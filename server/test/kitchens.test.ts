@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
-import { batchSheet, type BatchSheet, type Kitchen, type Target } from '@hand-ladle/core';
-import { batchSheetPdf } from '../src/paper/batch-sheet-pdf';
+import { type BatchSheet, batchSheet, type Kitchen, type Target } from '@hand-ladle/core';
 import { makeWhole } from '../src/database/whole-settings';
+import { batchSheetPdf } from '../src/paper/batch-sheet-pdf';
 import { openWorld, type World } from './world';
 
 let world: World;

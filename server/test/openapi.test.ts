@@ -4,10 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
+import { DEMO_PEOPLE, seedPeople } from '../src/accounts/people';
 import { routesOf } from '../src/app';
 import { documentedPath, openApiDocument, schemaOf } from '../src/http/openapi';
 import { namesIn, type Route } from '../src/http/route';
-import { DEMO_PEOPLE, seedPeople } from '../src/accounts/people';
 import { openWorld, type World } from './world';
 
 let world: World;

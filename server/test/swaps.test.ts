@@ -1,6 +1,6 @@
 /** Swaps, versions, own swaps and ratings over HTTP, against a real database. */
+import { type Kitchen, planSwaps, type SwapEntry, versionsFor } from '@hand-ladle/core';
 import { loadSwaps } from '@hand-ladle/data';
-import { planSwaps, versionsFor, type Kitchen, type SwapEntry } from '@hand-ladle/core';
 import { migrate } from '../src/database/migrations';
 import { refreshLarder } from '../src/seed';
 import { openWorld, type World } from './world';

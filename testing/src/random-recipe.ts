@@ -22,9 +22,9 @@ import { animalStateOf, standingOf } from '../../core/src/allergen/standing';
 import { compose } from '../../core/src/dish/compose';
 import type { Composed, ComposedLine } from '../../core/src/dish/composed';
 import { wantedBy } from '../../core/src/food/substances';
+import { passes } from '../../core/src/kitchen/diners';
 import { withdrawPack } from '../../core/src/kitchen/kitchen';
 import { swapHere } from '../../core/src/kitchen/library';
-import { passes } from '../../core/src/kitchen/diners';
 import { misfitOf } from '../../core/src/swap/fit';
 
 /** A seeded stream of numbers in [0, 1): mulberry32. */

@@ -1,5 +1,4 @@
 /** The demo world and small helpers for tests; never imported by the code itself. */
-import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import {
   type Book,
   bookOf,
@@ -9,9 +8,10 @@ import {
   type Recipe,
   stepsFromTexts,
   type Target,
-  worksheet,
   type Worksheet,
+  worksheet,
 } from '@hand-ladle/core';
+import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import { frozen } from './frozen';
 
 // Frozen: a test that a change in place goes unnoticed in, because something was kept by identity, fails where it changes.

@@ -2,16 +2,16 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import {
+  type Entry,
+  entryFromTold,
   keptFromTold,
   merge,
-  entryFromTold,
-  standing,
-  type Entry,
   type Scope,
+  standing,
   type ToldEntry,
 } from '@hand-ladle/core';
 import { openStoveBase } from '../src/cook/offline/kept';
-import { Outbox, withWaiting, type Send } from '../src/cook/offline/outbox';
+import { Outbox, type Send, withWaiting } from '../src/cook/offline/outbox';
 
 const SCOPE: Scope = {
   batch: { lines: new Map(), stepIds: new Set(), loads: 1 },

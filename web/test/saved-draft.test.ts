@@ -1,5 +1,5 @@
 import { ServerError } from '../src/api/client';
-import { useSavedDraft, type DraftWays } from '../src/state/saved-draft';
+import { type DraftWays, useSavedDraft } from '../src/state/saved-draft';
 
 interface Dish {
   name: string;

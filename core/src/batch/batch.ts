@@ -12,8 +12,8 @@ import {
   leastFactor,
   problemOf,
   storeFactors,
-  wanted,
   type Wanted,
+  wanted,
 } from './wanted';
 
 /** One stage of the batch in its machine. */

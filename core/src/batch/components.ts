@@ -3,7 +3,7 @@ import { componentKey, type Composed } from '../dish';
 import type { Kitchen } from '../kitchen';
 import { roundToDecimals } from '../quantity';
 import { type Batch, factorFor, planBatch } from './batch';
-import { scopeOf, worksheetLine, type WorksheetLine } from './lines';
+import { scopeOf, type WorksheetLine, worksheetLine } from './lines';
 import { type StageView, stageViews } from './stages';
 
 /** Who asks for a component, and how much of it. */

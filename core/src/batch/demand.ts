@@ -3,7 +3,7 @@ import { componentKey, compose } from '../dish';
 import type { Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
 import { planBatch } from './batch';
-import { componentBatch, type ComponentBatch, type InStore, planComponents } from './components';
+import { type ComponentBatch, componentBatch, type InStore, planComponents } from './components';
 import type { BatchTarget } from './target';
 
 /** A dish as it is to be made. */

@@ -4,7 +4,7 @@ import { FINISHED_DENSITY, HOME_DISH, type Kitchen, PANS, type WorkKind } from '
 import { figureText } from '../quantity';
 import { type RecipeStep, workOf } from '../recipe';
 import { type Batch, reducingMinutes, type StageBatch } from './batch';
-import { DEPTH_SPREAD, HEAT_LIMITS, minutesAtDepth, ovenSetting, type OvenSetting } from './heat';
+import { DEPTH_SPREAD, HEAT_LIMITS, minutesAtDepth, type OvenSetting, ovenSetting } from './heat';
 import type { BatchTarget } from './target';
 
 /** `same`: as told. `depth`: goes by the depth of the dish. `reduced`: boils down until the same share has left. */

@@ -3,7 +3,7 @@
  * the one that label, record and screen read; nothing of it is scaled.
  */
 import { mentionsOf } from '../audit';
-import { planBatch, type AsWeighed } from '../batch';
+import { type AsWeighed, planBatch } from '../batch';
 import { compose } from '../dish';
 import { comparableName, type Kitchen, packOf, withUnreadPack } from '../kitchen';
 import { figureText } from '../quantity';
@@ -18,10 +18,10 @@ import {
   type RecipeStep,
 } from '../recipe';
 import { cookedFoodId } from '../stock';
-import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
+import { type Worksheet, worksheet, type WorksheetInput } from '../worksheet';
 import type { Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
-import { putIn, type PutIn, stepsOf } from './put-in';
+import { type PutIn, putIn, stepsOf } from './put-in';
 
 /** What is taken of lines that nobody has written down yet: nothing known of them, or that they go in as planned. */
 export type Rest = 'unknown' | 'as planned';

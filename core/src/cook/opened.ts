@@ -1,12 +1,12 @@
 /** A batch that is opened to be cooked: everything it was planned from, frozen, and what its entries brought in since. */
+import { homeTarget } from '../batch';
 import { type Food, foodSet, WATER_ID } from '../food';
 import { type FreeFromPolicy, type Kitchen, type Pack, packOf } from '../kitchen';
 import { freeze, type FrozenInputs } from '../paper';
 import { type Book, bookOf, EMPTY_STEP_READING, type Recipe, type RecipeStep } from '../recipe';
-import type { EntryBody } from './log';
-import { homeTarget } from '../batch';
 import { type CookedFood, cookedItem } from '../stock';
-import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
+import { type Worksheet, worksheet, type WorksheetInput } from '../worksheet';
+import type { EntryBody } from './log';
 
 /** What entries speak of that the recipe did not: as it stood when it went in. A component is a food with all it is made of. */
 export interface BroughtIn {

@@ -1,7 +1,7 @@
 /** What went into each load of each line, against what should: from the entries alone. */
 import type { WorksheetLine } from '../batch';
 import type { RecipeStep } from '../recipe';
-import type { Way, Standing } from './log';
+import type { Standing, Way } from './log';
 
 /** How a line of a load stands. */
 export type LoadStanding = 'not in' | 'under' | 'right' | 'over' | 'left out';

@@ -1,12 +1,11 @@
 /** The production record of a batch and the log of a day, as lists: on screen, on paper and as a table they say the same. */
-import { type ListSection, type ServiceList } from '../service';
-
 import type { Kitchen } from '../kitchen';
 import { figureText, gramsText } from '../quantity';
+import { type ListSection, type ServiceList } from '../service';
 import { differences } from './differs';
-import { type EntryBody, inOrderWritten, type KeptEntry, standing, type Standing, writtenAt } from './log';
+import { type EntryBody, inOrderWritten, type KeptEntry, type Standing, standing, writtenAt } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
-import { judgedReadings, type JudgedReading, POINT_NAMES } from './points';
+import { type JudgedReading, judgedReadings, POINT_NAMES } from './points';
 import { batchState } from './state';
 
 const MINUTES = new Map<string, Intl.DateTimeFormat>();

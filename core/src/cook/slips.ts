@@ -1,11 +1,11 @@
 /** The slip that is still cheap: a line that was not in when the step that needs it is done, and what can be done about it. */
-import type { RecipeStep } from '../recipe';
 import type { WorksheetLine } from '../batch';
+import type { RecipeStep } from '../recipe';
+import { cookedSheet } from './as-cooked';
 import type { EntryBody, KeptEntry, Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
-import { cookedSheet } from './as-cooked';
 import { asStanding, type Effect, effectBetween, outlookOf } from './outlook';
-import { loadsOf, putIn, type PutIn, stepsOf } from './put-in';
+import { loadsOf, type PutIn, putIn, stepsOf } from './put-in';
 
 /** What can be done about a forgotten line. */
 export interface WayOut {

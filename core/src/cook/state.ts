@@ -18,22 +18,22 @@ import {
   LATE_SECONDS,
   type Point,
   type Score,
-  standing,
   type Standing,
+  standing,
   writtenAt,
 } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
 import { brokenClaims } from './outlook';
 import {
   coolingsOf,
-  judgedReadings,
   type JudgedReading,
-  openBreaches,
+  judgedReadings,
   type OpenBreach,
+  openBreaches,
   takenAt,
   type WatchedCooling,
 } from './points';
-import { putIn, type PutIn } from './put-in';
+import { type PutIn, putIn } from './put-in';
 import { batchLoads } from './slips';
 import { type Timer, timersAt } from './timers';
 

@@ -1,7 +1,7 @@
 /** What the stove shows of a batch: the step that is on, what goes in now, what comes next; and which batch needs a hand first. */
+import type { Serving } from '../batch';
 import { ovenText, timeText } from '../paper';
 import { type RecipeStep, timesIn, workOf } from '../recipe';
-import type { Serving } from '../batch';
 import type { KeptEntry } from './log';
 import { standing } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';

@@ -1,8 +1,8 @@
 /** A cycle menu: what a kitchen serves at each meal of 1 to 8 weeks, over and over, from a Monday on. */
-import { dateFrom, type Dishes, MOST_DISHES, type ServiceDish, type ServiceHeads } from '../service';
-import type { ToldService } from '../service';
 import { daysBetween } from '../declaration';
 import type { Kitchen } from '../kitchen';
+import type { ToldService } from '../service';
+import { dateFrom, type Dishes, MOST_DISHES, type ServiceDish, type ServiceHeads } from '../service';
 
 export interface CycleMeal {
   /** "Lunch". */

@@ -2,7 +2,7 @@
 import { VEGAN, WHOLE_FOOD } from '../food';
 import type { MenuRow } from '../paper';
 import { type ServiceList } from '../service';
-import { type Cycle, DAYS_OF_WEEK, dayOfCycle, datesBetween, dishesAt } from './cycle';
+import { type Cycle, datesBetween, dayOfCycle, DAYS_OF_WEEK, dishesAt } from './cycle';
 
 export interface MenuDish {
   name: string;

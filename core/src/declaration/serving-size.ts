@@ -1,6 +1,6 @@
 /** The US serving of a pack: its size in a household measure, how many a container holds, and whether the whole container is told too. */
 import type { Household, HouseholdMeasure } from '../recipe';
-import { referenceAmount, type ReferenceAmount } from './reference-amounts';
+import { type ReferenceAmount, referenceAmount } from './reference-amounts';
 
 /** Volumes of household measures on a label, ml (21 CFR 101.9(b)(5)(viii)). */
 const MILLILITRES: Readonly<Partial<Record<HouseholdMeasure, number>>> = {

@@ -5,7 +5,7 @@ import { swapsFrom } from '../kitchen';
 import type { AppliedSwap, Book, Recipe } from '../recipe';
 import { Asked, brokenIn, leavesOf } from '../swap';
 import { worksheet, type WorksheetInput } from '../worksheet';
-import { type FlagChange, flagChanges, portionDrift, type PortionDrift } from './plan';
+import { type FlagChange, flagChanges, type PortionDrift, portionDrift } from './plan';
 import { refusalOf } from './problem';
 
 export interface SwapOption {

@@ -3,7 +3,7 @@ import { isFree } from '../allergen';
 import { compose, type Composed } from '../dish';
 import type { Kitchen } from '../kitchen';
 import type { Book, Recipe } from '../recipe';
-import { Asked, leavesOf, type Excluding } from '../swap';
+import { Asked, type Excluding, leavesOf } from '../swap';
 
 export interface NearDish {
   recipeId: string;

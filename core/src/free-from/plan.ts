@@ -8,7 +8,7 @@ import { compose, type Composed } from '../dish';
 import type { AllergenStatus, SwapEntry, SwapFunction } from '../food';
 import type { AppliedSwap, Book, Recipe } from '../recipe';
 import { type Asked, leavesOf, workAt } from '../swap';
-import { worksheet, type Worksheet, type WorksheetInput } from '../worksheet';
+import { type Worksheet, worksheet, type WorksheetInput } from '../worksheet';
 import {
   blockedWhole,
   type Blocker,

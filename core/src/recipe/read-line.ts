@@ -1,5 +1,5 @@
 /** Reads one written ingredient line into food, form, amount and unit. The text itself is never changed. */
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { type FoodSet, inSentence } from '../food';
 import { isMassUnit, isVagueUnit, UNIT_WORDS } from '../quantity';
 import { prepareLine } from './prepare-line';

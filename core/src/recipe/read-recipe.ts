@@ -1,5 +1,5 @@
 /** Reads a whole pasted recipe: title, portions, lines with their headings, and steps. */
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { type FoodSet, nameWords } from '../food';
 import { readFigure, spellFractions, UNIT_WORDS } from '../quantity';
 import { readLine } from './read-line';

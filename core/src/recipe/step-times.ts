@@ -1,5 +1,5 @@
 /** Every time and temperature that a step says, in figures or in words. */
-import { finding, type Finding } from '../finding';
+import { type Finding, finding } from '../finding';
 import { celsiusFromFahrenheit, fahrenheitFromCelsius } from '../quantity';
 
 /** A length of time a step names, in minutes. */

@@ -1,6 +1,6 @@
 /** A problem of tasks and resources to a plan: what starts when, how short it could be at best, and what is short if it cannot be. */
 import { Generator as Planner, listBy, pushedToEnd, type Starts } from './generate';
-import { numbered, type Numbered, type ScheduleProblem } from './problem';
+import { type Numbered, numbered, type ScheduleProblem } from './problem';
 import { Profile } from './profile';
 import { type Found, searchSteps } from './search';
 import { type Shortage, shortagesOf } from './short';

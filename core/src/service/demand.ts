@@ -2,9 +2,10 @@
  * What has to be had for a service: every food of every version and component, each component made once for all. Sums of the
  * worksheets and nothing else; rounding is left to who weighs and who buys.
  */
-import { componentDemand, type ComponentBatch, type WorksheetLine } from '../batch';
+import { type ComponentBatch, componentDemand, type WorksheetLine } from '../batch';
 import type { Food } from '../food';
 import { type Kitchen, packOf, priceOf } from '../kitchen';
+import { gramsTaken, type Place, placeOf, Shelf, stockFoodId, type StockItem, type Taken } from '../stock';
 import {
   type DishVersion,
   type EatenDish,
@@ -13,7 +14,6 @@ import {
   type ServiceGround,
   type TakenOut,
 } from './eaten';
-import { gramsTaken, type Place, placeOf, Shelf, stockFoodId, type StockItem, type Taken } from '../stock';
 
 /** Packs to buy of what is not in store, where a pack is on record. */
 export interface PacksToBuy {

@@ -2,10 +2,10 @@
 import type { WorksheetLine } from '../batch';
 import type { Kitchen } from '../kitchen';
 import { gramsText } from '../quantity';
-import { clockText, dayText } from './eaten';
+import { gramsTaken, PLACE_NAMES, PLACES, type Taken } from '../stock';
 import type { Demand, DemandLine } from './demand';
 import type { DishVersion, EatenDish } from './eaten';
-import { gramsTaken, PLACE_NAMES, PLACES, type Taken } from '../stock';
+import { clockText, dayText } from './eaten';
 import type { ServicePlan, TimedTask } from './work';
 import type { Made } from './work';
 

@@ -1,7 +1,6 @@
 /** A service between the words that are typed, kept and sent ("11:45"), and the figures it is worked out with. */
-import { clockText, momentText } from './eaten';
 import type { EatenDish } from './eaten';
-import type { ServicePlan } from './work';
+import { clockText, momentText } from './eaten';
 import {
   type Ahead,
   OVER_SHARE,
@@ -14,6 +13,7 @@ import {
   type Stretch,
   type TakenOut,
 } from './eaten';
+import type { ServicePlan } from './work';
 
 export interface ToldStretch {
   /** "06:30". */

@@ -2,23 +2,23 @@
  * What was cooked as a food: its composition and its allergens as its worksheet knows them on the day it was made. It takes
  * everything along into the dish it is used in: what it contains, may contain and what nobody has checked, and its date.
  */
-import { componentKey, compose, type Composed } from '../dish';
 import { keptDays, lastDay } from '../declaration';
+import { componentKey, compose, type Composed } from '../dish';
 import {
   type AllergenStatus,
+  bitsOf,
   type CautionCode,
   type Composition,
   type Food,
+  isWorse,
   NUTRIENTS,
   ORIGINS,
-  bitsOf,
   type Substance,
   SUBSTANCES,
   type WholeFoodClass,
-  isWorse,
   worse,
 } from '../food';
-import { type Kitchen, PACK_DEFAULTS, type Pack } from '../kitchen';
+import { type Kitchen, type Pack, PACK_DEFAULTS } from '../kitchen';
 import { type Book, bookOf } from '../recipe';
 import { worksheet, type WorksheetInput } from '../worksheet';
 import { cookedFoodId, isUsable, NOT_FROZEN, type StockItem, type StockKind } from './stock';

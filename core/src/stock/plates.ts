@@ -6,7 +6,7 @@ import { foodTraces, isFree } from '../allergen';
 import { planBatch } from '../batch';
 import { compose } from '../dish';
 import { wantedByAll } from '../food';
-import { type Kitchen, targetStanding, type TargetStanding } from '../kitchen';
+import { type Kitchen, type TargetStanding, targetStanding } from '../kitchen';
 import { plateCheck, type PlatePart, platePartOf, type PortionFood } from '../nutrition';
 import type { Book } from '../recipe';
 import { portionFoods, worksheet } from '../worksheet';

@@ -1,4 +1,3 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   allergensOf,
@@ -9,6 +8,7 @@ import {
   PACK_DEFAULTS,
   SUBSTANCES,
 } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import {
   book,
   demo,

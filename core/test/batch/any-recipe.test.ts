@@ -1,5 +1,4 @@
 /** Whatever is told: recipes of random lines and steps keep the laws in every kitchen, for every target. */
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   batchSheet,
@@ -12,6 +11,7 @@ import {
   takeOffer,
   type Target,
 } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, cafe, plainFoods, recipeOf, school, sheetOf, ward } from '@hand-ladle/testing/world';
 import { isTight } from '../../src/batch/scale-rounding';
 import { compose } from '../../src/dish/compose';

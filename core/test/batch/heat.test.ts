@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { coolingAnswer, HEAT_LIMITS } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { school } from '@hand-ladle/testing/world';
 import {
   CELL_FACES,

@@ -1,5 +1,4 @@
 /** Laws of scaling that hold for every dish of the demo world in every kitchen, whatever is asked for. */
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   expressTarget,
@@ -11,6 +10,7 @@ import {
   type WorksheetLine,
 } from '@hand-ladle/core';
 import { unbalanced } from '@hand-ladle/testing/matter';
+import { runs } from '@hand-ladle/testing/runs';
 import {
   book,
   cafe,

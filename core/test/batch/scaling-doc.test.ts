@@ -1,7 +1,7 @@
 /** docs/scaling.md: its hand arithmetic is done again, and the product must say the same. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { worksheet, type Worksheet } from '@hand-ladle/core';
+import { type Worksheet, worksheet } from '@hand-ladle/core';
 import { book, demoRecipe, ward } from '@hand-ladle/testing/world';
 import { compose } from '../../src/dish/compose';
 

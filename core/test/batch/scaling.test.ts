@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { formatGrams, planSwaps, type Target } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
 import { surfaceInUse } from '../../src/batch/machines';
 import { isTight, splitIntoLoads } from '../../src/batch/scale-rounding';

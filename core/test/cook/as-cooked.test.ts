@@ -1,11 +1,11 @@
 import {
-  groundOfBatch,
   cookedSheet,
-  standing,
-  withBrought,
   type EntryBody,
+  groundOfBatch,
   type OpenedBatch,
   type Recipe,
+  standing,
+  withBrought,
 } from '@hand-ladle/core';
 import { asPlanned, kept, openedBatch, tablet } from '@hand-ladle/testing/cook/cooked';
 import { book, demo, demoRecipe, wardAsIs } from '@hand-ladle/testing/world';

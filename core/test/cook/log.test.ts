@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { inOrderWritten, merge, standing, type Entry, type KeptEntry, type Scope } from '@hand-ladle/core';
+import { type Entry, inOrderWritten, type KeptEntry, merge, type Scope, standing } from '@hand-ladle/core';
 import { kept, tablet } from '@hand-ladle/testing/cook/cooked';
 import { runs } from '@hand-ladle/testing/runs';
 

@@ -1,4 +1,4 @@
-import { cookedSheet, groundOfBatch, mendingOf, standing, type Entry } from '@hand-ladle/core';
+import { cookedSheet, type Entry, groundOfBatch, mendingOf, standing } from '@hand-ladle/core';
 import { asPlanned, kept, openedBatch, tablet } from '@hand-ladle/testing/cook/cooked';
 import { recipeOf, ward } from '@hand-ladle/testing/world';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { coolingWatch, isWithin, limitOf, standing, type EntryBody, type Kitchen } from '@hand-ladle/core';
-import { coolingsOf, judgedReadings, openBreaches } from '../../src/cook/points';
+import { coolingWatch, type EntryBody, isWithin, type Kitchen, limitOf, standing } from '@hand-ladle/core';
 import { kept, OPENED_AT, tablet } from '@hand-ladle/testing/cook/cooked';
 import { runs } from '@hand-ladle/testing/runs';
 import { wardAsIs } from '@hand-ladle/testing/world';
+import { coolingsOf, judgedReadings, openBreaches } from '../../src/cook/points';
 
 const eu: Kitchen = { ...wardAsIs, regime: 'eu' };
 const us: Kitchen = { ...wardAsIs, regime: 'us' };

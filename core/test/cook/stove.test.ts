@@ -4,18 +4,18 @@ import {
   cookedSheet,
   differences,
   effectOf,
+  type Entry,
+  type EntryBody,
   everyMinutesOf,
   forgottenAt,
   groundOfBatch,
   handFirst,
+  type OpenedBatch,
   productionRecord,
   putIn,
   standing,
   stoveView,
   timersAt,
-  type Entry,
-  type EntryBody,
-  type OpenedBatch,
 } from '@hand-ladle/core';
 import { asPlanned, kept, OPENED_AT, openedBatch, tablet, withFoods } from '@hand-ladle/testing/cook/cooked';
 import { impossible, unbalanced } from '@hand-ladle/testing/matter';

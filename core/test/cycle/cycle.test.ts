@@ -2,13 +2,16 @@ import fc from 'fast-check';
 import {
   allergenWords,
   copiedWeek,
+  type Cycle,
   cycleFaults,
+  type CyclePlace,
   dayOfCycle,
   dishesAt,
   dishFacts,
   judgeCycle,
   menuDays,
   menuList,
+  type MenuRow,
   menuRow,
   movedDish,
   placeText,
@@ -17,9 +20,6 @@ import {
   weekdayOf,
   withDishesAt,
   worksheet,
-  type Cycle,
-  type CyclePlace,
-  type MenuRow,
 } from '@hand-ladle/core';
 import { loadCycles } from '@hand-ladle/data';
 import { runs } from '@hand-ladle/testing/runs';

@@ -1,4 +1,3 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   recipeFromMarkdown,
@@ -14,6 +13,7 @@ import {
   type ToldRecipe,
   UNPACKED,
 } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, demo } from '@hand-ladle/testing/world';
 
 const text = fc.oneof(

@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { lawsBroken, randomInstance, RECIPES_IN_A_KITCHEN } from '@hand-ladle/testing/random-recipe';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, foods, ward } from '@hand-ladle/testing/world';
 
 const names = new Set(foods.map(({ name }) => name));

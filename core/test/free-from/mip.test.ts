@@ -1,7 +1,7 @@
-import { runs } from '@hand-ladle/testing/runs';
 import loadHighs from 'highs';
 import { search } from '@hand-ladle/core';
 import { EXACT, lpOf, plannable } from '@hand-ladle/testing/mip';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, ward } from '@hand-ladle/testing/world';
 
 /** `npm run bench` asks 500 of them and compares the time. The solver keeps to its constraints within a millionth. */

@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { PACK_DEFAULTS, planSwaps, type Recipe, SUBSTANCE_NAMES, substancesIn } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
 import { wantedBy } from '../../src/food/substances';
 import type { SwapQuestion } from '../../src/free-from/question';

@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { search } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { type Constraint, driftPenalty, type SearchProblem } from '../../src/free-from/search';
 
 /** Every combination, without any cleverness: their penalties where they keep every constraint, least first. */

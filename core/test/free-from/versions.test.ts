@@ -1,4 +1,3 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import {
   compareSheets,
@@ -9,6 +8,7 @@ import {
   versionSteps,
 } from '@hand-ladle/core';
 import { pack } from '@hand-ladle/testing/asked';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, demo, demoRecipe, recipeOf, sheetOf, ward } from '@hand-ladle/testing/world';
 import { atOnce } from '../../src/free-from/plan';
 

@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { matchFood, readLine, readStatement, SUBSTANCES, suggestFoods } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, foods } from '@hand-ladle/testing/world';
 import { STATEMENT_TERMS } from '../../src/allergen/statement/statement-terms';
 import { editDistance } from '../../src/food/match';

@@ -1,6 +1,6 @@
-import { runs } from '@hand-ladle/testing/runs';
 import fc from 'fast-check';
 import { gramsText, readLine } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
 import { book, recipeOf, school, sheetOf, ward } from '@hand-ladle/testing/world';
 import { weighLine } from '../../src/dish/standard/weigh';
 

@@ -1,7 +1,7 @@
-import { faultText, schedule, type ScheduleProblem, scheduleFaults, scheduleSteps } from '@hand-ladle/core';
-import { faultsOf, randomSchedule, scheduleLp, startsOf } from '@hand-ladle/testing/service/random-schedule';
-import { runs } from '@hand-ladle/testing/runs';
 import loadHighs from 'highs';
+import { faultText, schedule, scheduleFaults, type ScheduleProblem, scheduleSteps } from '@hand-ladle/core';
+import { runs } from '@hand-ladle/testing/runs';
+import { faultsOf, randomSchedule, scheduleLp, startsOf } from '@hand-ladle/testing/service/random-schedule';
 
 const seeds = (count: number): number[] => Array.from({ length: runs(count) }, (_, index) => index + 1);
 

@@ -2,20 +2,20 @@ import {
   eatersOf,
   HANDS,
   helpSteps,
+  type Kitchen,
+  type Made,
   madeFor,
   PLAIN_TEAM,
   planChanges,
   planService,
-  stationsOf,
-  withFreeFromFirst,
-  type Kitchen,
-  type Made,
   type Service,
   type ServiceTask,
+  stationsOf,
   type TimedTask,
+  withFreeFromFirst,
 } from '@hand-ladle/core';
-import { dishes, faultsOfPlan, groundFor, randomService } from '@hand-ladle/testing/service/random-service';
 import { runs } from '@hand-ladle/testing/runs';
+import { dishes, faultsOfPlan, groundFor, randomService } from '@hand-ladle/testing/service/random-service';
 import { book, wardAsIs } from '@hand-ladle/testing/world';
 
 const seeds = (count: number): number[] => Array.from({ length: runs(count) }, (_, index) => index + 11);

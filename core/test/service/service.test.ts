@@ -3,15 +3,15 @@ import {
   demandOf,
   eatersOf,
   foodSet,
+  type Service,
   serviceFaults,
   serviceFaultText,
   serviceOf,
   serviceTold,
-  type Service,
   type WorksheetLine,
 } from '@hand-ladle/core';
-import { dishes, groundFor, KITCHENS, randomService } from '@hand-ladle/testing/service/random-service';
 import { runs } from '@hand-ladle/testing/runs';
+import { dishes, groundFor, KITCHENS, randomService } from '@hand-ladle/testing/service/random-service';
 import { book, foods, swaps, wardAsIs } from '@hand-ladle/testing/world';
 
 const seeds = (count: number): number[] => Array.from({ length: runs(count) }, (_, index) => index + 11);

@@ -12,16 +12,16 @@ import {
   plateText,
   readRecipe,
   Shelf,
+  type StockItem,
   thawedItem,
   thawingProblem,
   withCooked,
   worksheet,
-  type StockItem,
 } from '@hand-ladle/core';
-import { compose } from '../../src/dish';
 import { runs } from '@hand-ladle/testing/runs';
 import { cooked, packOfFood } from '@hand-ladle/testing/service/kept-stock';
 import { book, demo, demoRecipe, wardAsIs } from '@hand-ladle/testing/world';
+import { compose } from '../../src/dish';
 
 const ON = '2026-12-02';
 

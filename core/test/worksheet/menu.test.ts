@@ -3,8 +3,8 @@ import {
   type AllergenStatus,
   type FreeFromPolicy,
   menuAnswer,
-  menuRow,
   type MenuRow,
+  menuRow,
 } from '@hand-ladle/core';
 import { cafe, demo, demoRecipe, recipeOf, school, sheetOf, ward } from '@hand-ladle/testing/world';
 import { worse } from '../../src/food/status';

@@ -1,6 +1,6 @@
 /** At the stove: a batch of three loads with what goes wrong in it, written down as it is done; and its label. */
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,6 +1,6 @@
 /** The stove without the server: the line cut, the server and the tab killed in the middle; nothing is lost, nothing is twice. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Killable, type Opened } from '../../support/kitchen';
+import { type Killable, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened & Killable;
 test.beforeAll(async () => {

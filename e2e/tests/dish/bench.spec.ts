@@ -1,6 +1,6 @@
 /** The bench and its neighbours, one capability at a time, as a cook would use them. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,6 +1,6 @@
 /** Bad input at the screen: a clear sentence at the right place, nothing typed lost, nothing executed. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,6 +1,6 @@
 /** What food lies in and is lifted out of: asked where the words leave it open, counted where they do not, doubted where it cannot be. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });

@@ -1,6 +1,6 @@
 /** Words that no line holds: asked where they stand, settled by one tap, and never clear by themselves. */
 import { expect } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });

@@ -1,7 +1,7 @@
 /** Scaling on the bench: targets, machines, loads, where the mass goes, times and cooling, the batch sheet, offers. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

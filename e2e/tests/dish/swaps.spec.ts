@@ -1,6 +1,6 @@
 /** Serving it free from something: plans side by side, a variant that follows, swaps by hand, versions for everybody. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,7 +1,7 @@
 /** Everyone can use it: no violation by axe, the keyboard alone, small screens, and what the first screen weighs. */
 import { gzipSync } from 'node:zlib';
-import axe from 'axe-core';
 import { expect, test } from '@playwright/test';
+import axe from 'axe-core';
 import { open, type Opened } from '../../support/kitchen';
 
 let kitchen: Opened;

@@ -1,7 +1,7 @@
 /** The thread of the whole job, in one sitting: a spoken recipe in, a true label out. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { start, test, type Running } from '../../support/kitchen';
+import { type Running, start, test } from '../../support/kitchen';
 
 const PORT = 4391;
 const TOLD = `Millet, kale and bean stew

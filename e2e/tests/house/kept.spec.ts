@@ -1,6 +1,6 @@
 /** What is kept and what is not: slow saves, reloads, a server that is away, names of others, and a label that was released. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 const POT = '/dishes/barley-leek-white-bean-pot';
 const FLATBREAD = '/dishes/caraway-flatbread';

@@ -1,6 +1,6 @@
 /** Kitchens with their own machines, scales and standard; components for several dishes. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,6 +1,6 @@
 /** Who can eat what: the answer in words from the first screen in two taps, by hand and by keyboard, and on paper. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

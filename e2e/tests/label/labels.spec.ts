@@ -1,8 +1,8 @@
 /** A label from the bench to paper, by several people, with the keyboard alone and with a printer that jams. */
 import { execFileSync } from 'node:child_process';
-import axe from 'axe-core';
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import axe from 'axe-core';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,7 +1,7 @@
 /** Packs told on the label, what the law still misses, many labels and slips in one job, and the kitchen's own day. */
 import { execFileSync } from 'node:child_process';
-import { expect, type Browser, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { type Browser, expect, type Page } from '@playwright/test';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

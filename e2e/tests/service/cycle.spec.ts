@@ -1,6 +1,6 @@
 /** The cycle menu and the store: dishes moved by hand and by key, weeks copied, services filled, and what stands in store used. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -1,6 +1,6 @@
 /** A service: heads in, a plan out; late heads and a broken oven; lists to take along. */
 import { expect, type Page } from '@playwright/test';
-import { open, test, type Opened } from '../../support/kitchen';
+import { open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {

@@ -4,9 +4,9 @@
  */
 import { createHash } from 'node:crypto';
 import { Op, type Sequelize, type Transaction } from 'sequelize';
+import type { Person } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import type { Row } from '../database/row';
-import type { Person } from '@hand-ladle/core';
 
 export const AUDIT_ACTS = [
   'drafted',

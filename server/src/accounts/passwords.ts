@@ -1,5 +1,5 @@
 /** Passwords, kept as scrypt hashes (RFC 7914, by Node's own crypto). */
-import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
+import { randomBytes, scrypt, type ScryptOptions, timingSafeEqual } from 'node:crypto';
 
 const KEY_BYTES = 32;
 /** About 60 ms and 32 MB a guess. */

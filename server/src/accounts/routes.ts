@@ -2,7 +2,7 @@
 import type { Context } from 'hono';
 import Joi from 'joi';
 import type { AuditPage, AuditRow } from '@hand-ladle/core';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { listOf, tellingAll } from '../http/words';
 import type { AuditTrail } from './audit';
 import type { People } from './people';

@@ -2,8 +2,8 @@
 import Joi from 'joi';
 import { ROLES } from '@hand-ladle/core';
 import { person } from '../http/words';
-import type { NewPerson, PersonChange } from './people';
 import { LEAST_PASSWORD, MOST_PASSWORD } from './passwords';
+import type { NewPerson, PersonChange } from './people';
 import { LEAST_PIN, MOST_PIN } from './people';
 
 const login = Joi.string().trim().lowercase().min(1).max(80);

@@ -1,11 +1,11 @@
 /** The demo world's cooked day, written as a tablet writes it. */
-import { dayIn, groundOfBatch, type EntryBody } from '@hand-ladle/core';
+import { dayIn, type EntryBody, groundOfBatch } from '@hand-ladle/core';
 import { loadCooked } from '@hand-ladle/data';
 import type { People } from '../accounts/people';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
-import { dayLogOf, type CookStore } from './store';
 import type { SentEntries } from './schemas';
+import { type CookStore, dayLogOf } from './store';
 import { Recorder } from './write';
 
 const MINUTE = 60_000;

@@ -2,11 +2,11 @@
 import { Op, type Transaction } from 'sequelize';
 import {
   comparableName,
-  planFoods,
   type EntryBody,
   type FrozenInputs,
   type Kitchen,
   packOf,
+  planFoods,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import type { Row } from '../database/row';

@@ -1,10 +1,10 @@
 /** A recall, found in the rows that are kept of every batch. */
 import { col, fn, Op, where as sqlWhere, type WhereOptions } from 'sequelize';
 import {
+  type BatchFood,
   comparableLot,
   followed,
   reached,
-  type BatchFood,
   type Recall,
   type RecalledBatch,
   type RecallEvidence,

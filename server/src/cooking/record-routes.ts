@@ -1,14 +1,14 @@
 /** Records for the inspector, as pages and tables; and the recall. */
 import Joi from 'joi';
 import Papa from 'papaparse';
-import { dayLog, productionRecord, safeCell, setList, type Recall, type ServiceList } from '@hand-ladle/core';
+import { dayLog, productionRecord, type Recall, safeCell, type ServiceList, setList } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { date, id, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
 import { listCsv } from '../serving/calendar';
-import { recallOf, type RecallAsked } from './recall';
+import { type RecallAsked, recallOf } from './recall';
 import type { CookParts } from './routes';
 
 const paper = Joi.string().valid('a4', 'letter').default('a4');

@@ -2,24 +2,24 @@
 import Joi from 'joi';
 import {
   CAUTION,
+  type CookedBatchView,
   groundOfBatch,
   keptTold,
   LABEL_KINDS,
-  type CookedBatchView,
   type LabelKind,
   type StatementStyle,
 } from '@hand-ladle/core';
 import type { People } from '../accounts/people';
 import { personOf } from '../accounts/session';
 import { ApiError } from '../http/errors';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { date, id, listOf, tellingAll } from '../http/words';
 import type { Batches } from '../labels/batches';
-import { withoutInputs, type Releases } from '../labels/releases';
+import { type Releases, withoutInputs } from '../labels/releases';
 import { labelStyle } from '../labels/schemas';
 import { openingOf, type OpenParts } from './open';
 import { dayQuery, entriesRequest, newBatch, type SentEntries } from './schemas';
-import { dayLogOf, type CookStore } from './store';
+import { type CookStore, dayLogOf } from './store';
 import type { Recorder } from './write';
 
 export interface CookParts extends OpenParts {

@@ -3,13 +3,13 @@ import Joi from 'joi';
 import {
   ADDED_BECAUSE,
   ENTRY_KINDS,
+  type EntryKind,
   POINTS,
   SCORES,
-  TASTES,
-  WAYS,
-  type EntryKind,
   type Target,
+  TASTES,
   type ToldEntry,
+  WAYS,
 } from '@hand-ladle/core';
 import { date, id } from '../http/words';
 import { target } from '../recipes/schemas';

@@ -3,29 +3,29 @@ import { createHash, randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import {
   batchCode,
+  type BatchRow,
+  type BatchState,
   batchState,
+  type Book,
+  type BroughtIn,
   cookedInput,
   cookedSheet,
+  type Difference,
   differences,
+  type EntryBody,
+  type FrozenInputs,
   inOrderWritten,
   keptDays,
+  type KeptEntry,
   lastDay,
   mendingFoods,
+  type OpenedBatch,
   openingInputs,
+  type Phase,
   shelfDays,
   standing,
   straysInto,
   UNPACKED,
-  type BatchRow,
-  type BatchState,
-  type Book,
-  type BroughtIn,
-  type Difference,
-  type EntryBody,
-  type FrozenInputs,
-  type KeptEntry,
-  type OpenedBatch,
-  type Phase,
   type Worksheet,
   type WorksheetInput,
 } from '@hand-ladle/core';
@@ -33,8 +33,8 @@ import type { Tables } from '../database/models';
 import { retried } from '../database/retried';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
-import type { StockStore } from '../stock/store';
 import type { CookedBatches } from '../labels/cooked';
+import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { addPart, addPlanned } from './foods';
 

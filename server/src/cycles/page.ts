@@ -1,6 +1,6 @@
 /** The public menu as a page that stands by itself: no script, nothing fetched, readable on any phone and on paper. */
-import { MENU_NOTE, type MenuDay } from '@hand-ladle/core';
 import { html } from 'hono/html';
+import { MENU_NOTE, type MenuDay } from '@hand-ladle/core';
 
 const STYLE = `
   body { max-width: 60rem; margin: 0 auto; padding: 1rem 1.25rem 3rem; background: #fbf7ee; color: #1c2440;

@@ -2,17 +2,17 @@
 import Joi from 'joi';
 import Papa from 'papaparse';
 import {
+  type Cycle,
   cycleFaults,
   cycleFaultText,
-  judgeSteps,
-  type Cycle,
   type CycleJudgement,
+  judgeSteps,
   type Kitchen,
+  type MenuDay,
   menuDays,
   menuList,
-  type MenuDay,
-  menuRow,
   type MenuRow,
+  menuRow,
   MOST_MEALS,
   MOST_WEEKS,
   safeCell,
@@ -24,7 +24,7 @@ import {
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { date, id, listOf, ofKitchen, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
 import { dishesOf } from '../serving/compute';

@@ -2,9 +2,9 @@
 import { DataTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { addAccountsAndLabels, removeAccountsAndLabels } from './accounts-and-labels';
+import { grams, id, json, reference, serial, text } from './columns';
 import { addCooking, removeCooking } from './cooking';
 import { makeKitchensWhole, makeServicesWhole, makeWhole } from './whole-settings';
-import { grams, id, json, reference, serial, text } from './columns';
 
 async function firstSchema(q: QueryInterface): Promise<void> {
   const position = { type: DataTypes.INTEGER.UNSIGNED, allowNull: false };

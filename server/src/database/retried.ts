@@ -1,5 +1,5 @@
 /** A transaction that is tried again where another was in its way: nothing of it was kept. */
-import { DatabaseError, UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import { DatabaseError, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize';
 
 /** MariaDB's "deadlock found" and "lock wait timeout". */
 const TRY_AGAIN: ReadonlySet<number> = new Set([1213, 1205]);

@@ -2,15 +2,15 @@
  * Brings what older versions kept up to the form of this one, once: settings of kitchens from before machines had kinds and
  * scales had names, and readings of steps from before they told equipment and temperature.
  */
-import { QueryTypes, type QueryInterface } from 'sequelize';
+import { type QueryInterface, QueryTypes } from 'sequelize';
 import {
   EMPTY_STEP_READING,
+  type Kitchen,
   KITCHEN_DEFAULTS,
+  type KitchenSettings,
   PLAIN_STANDARD,
   SERVICE_DEFAULTS,
   VESSEL_DEFAULTS,
-  type Kitchen,
-  type KitchenSettings,
 } from '@hand-ladle/core';
 
 /** Settings as they were kept before machines had kinds, and scales names. */

@@ -1,10 +1,10 @@
 /** The scale over HTTP: its weighings as they come. */
 import type { Context } from 'hono';
 import { streamSSE } from 'hono/streaming';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { tellingAll } from '../http/words';
-import type { SimulatedScale, Weighing } from './scale';
 import type { SimulatedProbe } from './probe';
+import type { SimulatedScale, Weighing } from './scale';
 import { probeRequest, scaleRequest } from './schemas';
 
 /** An idle stream says so, so that a connection that broke is noticed. */

@@ -1,7 +1,7 @@
 /** A label printer that ships with the product: a roll that runs out, a jam to clear, and a memory of what came out. */
 import type { PrinterOutput, PrinterState, PrinterStatus, SimulatedAct } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import { PrinterProblem, type LabelPrinter, type PrintOrder } from './label-printer';
+import { type LabelPrinter, PrinterProblem, type PrintOrder } from './label-printer';
 
 const ID = 'simulated';
 /** A new roll, and one that is nearly at its end. */

@@ -2,8 +2,10 @@
 import { load } from 'cheerio';
 import Papa from 'papaparse';
 import {
+  type FoodSet,
   plainTold,
   readRecipe,
+  type Recipe,
   RECIPE_COLUMNS,
   recipeFromMarkdown,
   recipeFromReading,
@@ -14,10 +16,8 @@ import {
   recipeToMarkdown,
   rowsFromRecipe,
   splitRecipes,
-  toldFrom,
-  type FoodSet,
-  type Recipe,
   type Target,
+  toldFrom,
   type ToldRecipe,
 } from '@hand-ladle/core';
 

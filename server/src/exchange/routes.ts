@@ -1,22 +1,22 @@
 /** Recipes out to files and in from documents. */
 import Joi from 'joi';
 import {
+  type Book,
   decisionsOf,
+  type FoundRecipe,
   homeTarget,
   idFromName,
   worksheet,
-  type Book,
-  type FoundRecipe,
 } from '@hand-ladle/core';
-import { mustFit } from '../worksheets/compute';
+import { checked } from '../http/checked';
 import { ApiError } from '../http/errors';
 import { asFile } from '../http/files';
-import { checked } from '../http/checked';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { id, listOf, tellingAll } from '../http/words';
 import { savedRecipe } from '../recipes/schemas';
 import type { Store } from '../store';
-import { documentOf, formatOf, recipesIn, type DocumentFormat, type ReadRecipe } from './documents';
+import { mustFit } from '../worksheets/compute';
+import { type DocumentFormat, documentOf, formatOf, type ReadRecipe, recipesIn } from './documents';
 
 /** Longest document with several recipes in it, in characters. */
 const MOST_DOCUMENT = 2_900_000;

@@ -7,33 +7,33 @@ import { createWriteStream, existsSync, mkdirSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { ReadableStream } from 'node:stream/web';
-import type { Transaction } from 'sequelize';
 import Papa from 'papaparse';
+import type { Transaction } from 'sequelize';
 import {
   dayIn,
-  FOOD_FIELDS,
-  guessMapping,
-  PRODUCT_FIELDS,
-  safeCell,
   type FinishedImport,
   type Food,
+  FOOD_FIELDS,
+  guessMapping,
   type ImportKind,
   type ImportProgress,
   type ImportView,
   type Kitchen,
   type Pack,
-  type RunRequest,
-  type SheetMark,
+  PRODUCT_FIELDS,
   type RowProblem,
+  type RunRequest,
+  safeCell,
+  type SheetMark,
   type TableField,
 } from '@hand-ladle/core';
-import { packRow } from '../kitchens/rows';
 import { ApiError } from '../http/errors';
+import { packRow } from '../kitchens/rows';
 import { FIRST_OWN_VERSION } from '../larder/store';
 import type { Store } from '../store';
 import { FoodRows, ProductRows, type RowResult } from './read-rows';
-import { finishedImports, keepFinished, takeBack, type TakenBack, type WrittenFood } from './take-back';
 import { keepUpload, openTable, rowsOf, type TableFile, type TableRow } from './table-file';
+import { finishedImports, keepFinished, takeBack, type TakenBack, type WrittenFood } from './take-back';
 
 interface Job {
   id: string;

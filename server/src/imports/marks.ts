@@ -1,11 +1,11 @@
 /** The marks of a specification sheet's allergen columns: counted while a table is read, and what each is taken for. */
 import {
   isDoubtfulMark,
+  type Pack,
+  type PackAnswer,
   readMark,
   readStatement,
   sheetAnswers,
-  type Pack,
-  type PackAnswer,
   type SheetMark,
   type Substance,
 } from '@hand-ladle/core';

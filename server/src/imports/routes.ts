@@ -5,7 +5,7 @@ import type { ReadableStream } from 'node:stream/web';
 import type { Context } from 'hono';
 import { ApiError } from '../http/errors';
 import { asFile, CSV } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { id, listOf, tellingAll } from '../http/words';
 import type { Store } from '../store';
 import type { ImportJobs } from './jobs';

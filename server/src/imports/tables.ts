@@ -1,14 +1,14 @@
 /** The larder and a kitchen's products as tables that others can open, and that can be taken in again. */
 import Papa from 'papaparse';
 import {
+  type Food,
   FOOD_COLUMNS,
+  type Kitchen,
+  type PackAnswer,
   PRODUCT_FIELDS,
   rowFromFood,
   safeCell,
   SUBSTANCES,
-  type Food,
-  type Kitchen,
-  type PackAnswer,
 } from '@hand-ladle/core';
 
 /** The larder as one table, one food a row, headings with units. */

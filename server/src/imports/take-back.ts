@@ -1,8 +1,8 @@
 /** Imports that were finished, and what is needed to take one back: only what nobody has touched since. */
 import { Op, type Transaction } from 'sequelize';
 import type { FinishedImport, Food, ImportKind } from '@hand-ladle/core';
-import { ApiError } from '../http/errors';
 import type { Row } from '../database/row';
+import { ApiError } from '../http/errors';
 import type { Store } from '../store';
 
 /** A food that an import wrote: its version then, and what it was before; null where it was new. */

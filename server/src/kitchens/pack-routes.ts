@@ -1,6 +1,6 @@
 /** Packs over HTTP: what each says, who confirmed it, which are to be read. */
 import { packsToRead } from '@hand-ladle/core';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { id, listOf, tellingAll } from '../http/words';
 import type { RecipeStore } from '../recipes/store';
 import { confirmManyRequest, confirmRequest, packRequest } from './pack-schemas';

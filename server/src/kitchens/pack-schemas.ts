@@ -1,6 +1,6 @@
 /** What the API takes of packs: what one says, and who confirms it. */
 import Joi from 'joi';
-import { NUTRIENTS, SUBSTANCES, type Pack } from '@hand-ladle/core';
+import { NUTRIENTS, type Pack, SUBSTANCES } from '@hand-ladle/core';
 import { date, grams, id, ID_PATTERN, name, person } from '../http/words';
 
 /** What is known of a substance in a pack. */

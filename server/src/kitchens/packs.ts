@@ -1,6 +1,6 @@
 /** Packs on record: what each says, one version after another, and who stands for it. */
 import { isDeepStrictEqual } from 'node:util';
-import { Transaction, type Sequelize } from 'sequelize';
+import { type Sequelize, Transaction } from 'sequelize';
 import { contradictionsOf, type Food, type Kitchen, type Pack } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import { ApiError } from '../http/errors';

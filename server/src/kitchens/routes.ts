@@ -1,8 +1,8 @@
 /** Kitchens over HTTP: what they set for themselves, and the weights and names they keep. */
 import Joi from 'joi';
 import { loadEquipment } from '@hand-ladle/data';
-import { route, type Route } from '../http/route';
-import { id, listOf, tellingAll, telling } from '../http/words';
+import { type Route, route } from '../http/route';
+import { id, listOf, telling, tellingAll } from '../http/words';
 import { kitchenRequest, nameRequest, newKitchenRequest, weightRequest } from './schemas';
 import type { KitchenStore } from './store';
 

@@ -11,7 +11,7 @@ import type {
   SwapRating,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import { value, type Row } from '../database/row';
+import { type Row, value } from '../database/row';
 
 /** The row of one version of a pack. What it said before is in the row before it, and its version is the count of them. */
 export const packRow = (

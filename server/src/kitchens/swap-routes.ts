@@ -1,6 +1,6 @@
 /** A kitchen's own swaps and ratings over HTTP. */
 import { ApiError } from '../http/errors';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { id } from '../http/words';
 import type { OwnSwapStore } from './own-swaps';
 import { kitchenAnswer } from './routes';

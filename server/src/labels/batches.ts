@@ -3,17 +3,17 @@ import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import {
   batchCode,
+  type BatchView,
   lastDay,
+  type Person,
   planFoods,
   shelfDays,
   UNPACKED,
-  type BatchView,
-  type Person,
 } from '@hand-ladle/core';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
 import type { Store } from '../store';
-import { withoutInputs, type FrozenRelease, type Releases } from './releases';
+import { type FrozenRelease, type Releases, withoutInputs } from './releases';
 
 export class Batches {
   constructor(

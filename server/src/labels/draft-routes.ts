@@ -2,17 +2,17 @@
 import Joi from 'joi';
 import {
   claimsOfSheet,
+  type CodeImage,
+  type Kitchen,
   lastDay,
   setMenuSheet,
   shelfDays,
   trayFigures,
   UNPACKED,
   worksheet,
-  type CodeImage,
-  type Kitchen,
 } from '@hand-ladle/core';
 import { asFile, PDF } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { id, listOf, tellingAll } from '../http/words';
 import { menuRows } from '../menu/menu';
 import { codeImage } from '../paper/codes';
@@ -20,7 +20,7 @@ import { pagesPdf } from '../paper/label-files';
 import { contentOf } from '../paper/set';
 import type { Store } from '../store';
 import { inputOf } from '../worksheets/compute';
-import { anyFormat, fileAnswer, LABEL_FILES, type FileFormat } from './files';
+import { anyFormat, fileAnswer, type FileFormat, LABEL_FILES } from './files';
 import { mustNotPromise } from './options';
 import type { Releases } from './releases';
 import { draftFileRequest } from './schemas';

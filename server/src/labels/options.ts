@@ -1,10 +1,10 @@
 /** What may be typed onto a label. */
 import {
   claimInText,
-  menuAnswer,
-  menuRow,
   type Kitchen,
   type LabelOptions,
+  menuAnswer,
+  menuRow,
   type Recipe,
   type Worksheet,
 } from '@hand-ladle/core';

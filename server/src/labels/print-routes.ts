@@ -1,17 +1,17 @@
 /** Prints and files of what was released: each label of a batch, with its code and dates; and the spool's page. */
 import type { PrinterPage } from '@hand-ladle/core';
-import type { SimulatedPrinter } from '../devices/simulated-printer';
 import { simulateRequest } from '../devices/schemas';
+import type { SimulatedPrinter } from '../devices/simulated-printer';
 import { ApiError } from '../http/errors';
 import { SVG } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { tellingAll } from '../http/words';
 import { labelSvg } from '../paper/label-files';
-import { anyFormat, fileAnswer, LABEL_FILES, manyFormat, type FileFormat } from './files';
+import { anyFormat, fileAnswer, type FileFormat, LABEL_FILES, manyFormat } from './files';
 import type { Printing } from './printing';
 import type { Releases } from './releases';
 import type { RunItem, RunOptions } from './runs';
-import { printRequest, runRequest, type PrintAsked } from './schemas';
+import { type PrintAsked, printRequest, runRequest } from './schemas';
 import type { Spool } from './spool';
 
 export interface PrintParts {

@@ -2,23 +2,23 @@
 import type { Transaction } from 'sequelize';
 import {
   type BatchView,
-  labelText,
-  thaw,
   type Kitchen,
   type LabelOptions,
+  labelText,
   type Person,
   type SetLabel,
+  thaw,
 } from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
 import { ApiError } from '../http/errors';
+import { type BatchFacts, contentOf, setBy } from '../paper/set';
 import type { Store } from '../store';
-import type { RunItem, RunOptions, RunPart } from './runs';
-import { contentOf, setBy, type BatchFacts } from '../paper/set';
-import { mustNotPromise } from './options';
 import type { Batches } from './batches';
 import type { CookedBatches } from './cooked';
-import type { Spool } from './spool';
+import { mustNotPromise } from './options';
 import type { FrozenRelease, Releases } from './releases';
+import type { RunItem, RunOptions, RunPart } from './runs';
+import type { Spool } from './spool';
 
 type Known = Map<string, { release: FrozenRelease; kitchen: Kitchen }>;
 

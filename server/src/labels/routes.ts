@@ -1,9 +1,9 @@
 /** Labels on their way out of the kitchen over HTTP: handed in, checked, released, taken back. */
 import Joi from 'joi';
 import type { Role } from '@hand-ladle/core';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { id, listOf, tellingAll } from '../http/words';
-import { withoutInputs, type Releases } from './releases';
+import { type Releases, withoutInputs } from './releases';
 import { actRequest, newReleaseRequest } from './schemas';
 
 const listed = tellingAll('id', 'recipeId', 'kitchenId', 'kind', 'state', 'isStale', 'openPoints', 'version');

@@ -2,16 +2,16 @@
 import Joi from 'joi';
 import {
   LABEL_KINDS,
+  type LabelKind,
+  type LabelOptions,
   LANGUAGES,
   PANEL_FORMS,
   sheetProblem,
-  type LabelKind,
-  type LabelOptions,
   type SheetStock,
   type StatementStyle,
 } from '@hand-ladle/core';
-import { MOST_LABELS } from '../paper/label-files';
 import { date, id, regime } from '../http/words';
+import { MOST_LABELS } from '../paper/label-files';
 import { target } from '../recipes/schemas';
 import type { ComputeRequest } from '../worksheets/compute';
 import { worksheetRequest } from '../worksheets/schemas';

@@ -5,16 +5,16 @@
  */
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
-import { pointsToMm, type JobState, type LabelContent, type Person, type PrintJob } from '@hand-ladle/core';
+import { type JobState, type LabelContent, type Person, pointsToMm, type PrintJob } from '@hand-ladle/core';
 import type { AuditTrail } from '../accounts/audit';
+import type { Row } from '../database/row';
+import { type LabelPrinter, PrinterProblem } from '../devices/label-printer';
 import { ApiError } from '../http/errors';
 import { labelsPdf } from '../paper/label-files';
-import type { Row } from '../database/row';
 import { setBy } from '../paper/set';
+import type { Store } from '../store';
 import type { Releases } from './releases';
 import type { RunOptions, RunPart } from './runs';
-import type { Store } from '../store';
-import { PrinterProblem, type LabelPrinter } from '../devices/label-printer';
 
 /** Jobs that may wait at once; more are refused until some are done. */
 export const MOST_WAITING = 1000;

@@ -1,8 +1,8 @@
 /** The larder over HTTP: all foods, and one that a person edits. */
-import { ApiError } from '../http/errors';
-import { route, type Route } from '../http/route';
-import { id, listOf, tellingAll, telling } from '../http/words';
 import Joi from 'joi';
+import { ApiError } from '../http/errors';
+import { type Route, route } from '../http/route';
+import { id, listOf, telling, tellingAll } from '../http/words';
 import { food, foodRequest } from './schemas';
 import type { LarderStore } from './store';
 

@@ -8,11 +8,11 @@ import {
   FOOD_STATES,
   NUTRIENTS,
   PRICE_CLASSES,
+  type SavedFood,
   SCALING_ROLES,
   SOURCE_CLASSES,
   SUBSTANCES,
   WHOLE_FOOD_CLASSES,
-  type SavedFood,
 } from '@hand-ladle/core';
 import { grams, id, name } from '../http/words';
 

@@ -1,6 +1,6 @@
 /** The larder as it is kept: foods, and the swaps on file. */
 import { UniqueConstraintError, type WhereOptions } from 'sequelize';
-import { loosened, type Food, type Larder, type SavedFood, type SwapEntry } from '@hand-ladle/core';
+import { type Food, type Larder, loosened, type SavedFood, type SwapEntry } from '@hand-ladle/core';
 import type { Table, Tables } from '../database/models';
 import { ApiError } from '../http/errors';
 

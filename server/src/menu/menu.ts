@@ -1,15 +1,15 @@
 /** The allergens of everything on the menu, in one kitchen: for the screen, and as a table others can open. */
 import Papa from 'papaparse';
 import {
+  type MenuCell,
+  type MenuRow,
   menuRow,
   roundToDecimals,
   safeCell,
   STATUS_WORDS,
-  type MenuCell,
-  type MenuRow,
 } from '@hand-ladle/core';
-import { bookSheets } from '../worksheets/compute';
 import type { Store } from '../store';
+import { bookSheets } from '../worksheets/compute';
 
 /** A row for every dish that is served, variants too; components are served in dishes. */
 export async function menuRows(kitchenId: string | undefined, store: Store): Promise<MenuRow[]> {

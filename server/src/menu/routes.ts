@@ -1,6 +1,6 @@
 /** The menu against the declarable allergens, on screen and as a table. */
 import { asFile, CSV } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { listOf, ofKitchen, tellingAll } from '../http/words';
 import type { Store } from '../store';
 import { menuCsv, menuRows } from './menu';

@@ -1,6 +1,6 @@
 /** Draws the batch sheet on one page that is taped to the hood: as large as fits, black on white, boxes to tick. */
 import type { BatchSheet, SheetEntry, SheetStep } from '@hand-ladle/core';
-import { bytesOf, newPdf, printable, type Pdf, type Weight } from './pdf';
+import { bytesOf, newPdf, type Pdf, printable, type Weight } from './pdf';
 
 /** Paper in points. */
 const PAPER: Readonly<Record<'a4' | 'letter', [number, number]>> = {

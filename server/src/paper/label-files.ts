@@ -2,13 +2,13 @@
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
 import {
+  type Drawing,
   mmToPoints,
   PAPERS,
   placesOnSheets,
-  svgOf,
-  type Drawing,
   type SetLabel,
   type Stock,
+  svgOf,
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { bytesOf, drawOn, fontFile, formOf, newPdf } from './pdf';

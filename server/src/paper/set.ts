@@ -1,14 +1,14 @@
 /** How a label is set: the kind, the paper, the pack, and what is known only when it is printed. */
 import {
-  claimsOn,
-  labelContent,
-  setLabel,
   type Claim,
+  claimsOn,
   type CodeImage,
   type Label,
   type LabelContent,
+  labelContent,
   type LabelOptions,
   type SetLabel,
+  setLabel,
 } from '@hand-ladle/core';
 import { codeImage } from './codes';
 

@@ -1,8 +1,8 @@
 /** The book of recipes over HTTP. */
 import Joi from 'joi';
 import { ApiError } from '../http/errors';
-import { route, type Route } from '../http/route';
-import { id, listOf, tellingAll, telling } from '../http/words';
+import { type Route, route } from '../http/route';
+import { id, listOf, telling, tellingAll } from '../http/words';
 import { recipe, savedRecipe } from './schemas';
 import type { RecipeStore } from './store';
 

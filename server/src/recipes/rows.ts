@@ -1,17 +1,17 @@
 /** Recipes to rows and back. Every multi-row write is given its transaction. */
 import type { Transaction } from 'sequelize';
 import {
-  ownSwaps,
   type AppliedSwap,
   type Confirmed,
   type LineAnswers,
   type NotIn,
+  ownSwaps,
   type PackedPortion,
   type Recipe,
   type SavedRecipe,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import { value, type Row } from '../database/row';
+import { type Row, value } from '../database/row';
 
 /** Lines, steps and swaps of a recipe. A variant keeps only its swaps: the rest is its parent's. */
 export async function insertParts(tables: Tables, recipe: Recipe, transaction: Transaction): Promise<void> {

@@ -1,6 +1,6 @@
 /** What the API takes of recipes, as Joi schemas. */
 import Joi from 'joi';
-import { BATH_ANSWERS, MOST_SIZES, PANS, PAN_FILL, TECHNIQUES, type SavedRecipe } from '@hand-ladle/core';
+import { BATH_ANSWERS, MOST_SIZES, PAN_FILL, PANS, type SavedRecipe, TECHNIQUES } from '@hand-ladle/core';
 import { date, grams, id, name, person } from '../http/words';
 import { packedPortion } from './packed-schemas';
 

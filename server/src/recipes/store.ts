@@ -1,12 +1,12 @@
 /** The book of recipes as it is kept, and everything a computation leans on. */
-import { Op, UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import { Op, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize';
 import {
-  bookOf,
-  foodSet,
-  followingSwaps,
   type AppliedSwap,
   type Book,
+  bookOf,
+  followingSwaps,
   type FoodSet,
+  foodSet,
   type Larder,
   type NotIn,
   type Recipe,

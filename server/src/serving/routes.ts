@@ -6,34 +6,34 @@ import {
   demandOf,
   faultText,
   headsFromRows,
+  type Kitchen,
+  planTold,
   platesFrom,
   plateText,
   scheduleFaults,
-  setList,
-  type Kitchen,
   type Service,
-  planTold,
   serviceOf,
   serviceWorkOf,
+  setList,
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { listOf, ofKitchen, telling, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
-import type { Store } from '../store';
 import type { StockStore } from '../stock/store';
+import type { Store } from '../store';
 import { calendarOf, listCsv, tasksCsv } from './calendar';
 import {
   eatenIn,
   groundOf,
   helpsFor,
-  viewOf,
   listOfService,
   LISTS,
   mustStand,
   plannedIn,
   scheduledIn,
+  viewOf,
 } from './compute';
 import { headsRequest, newService, planWish, savedService, scheduleRequest } from './schemas';
 import { savedTold, type ServiceStore } from './store';

@@ -6,22 +6,22 @@ import {
   demandOf,
   freezingProblem,
   frozenItem,
+  type Kitchen,
   NOT_FROZEN,
-  PLACES,
+  type Place,
   placeOf,
+  PLACES,
   setList,
   STOCK_KINDS,
+  type StockItem,
   storeIn,
   takenFor,
   thawedItem,
   thawingProblem,
-  type Kitchen,
-  type Place,
-  type StockItem,
 } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
-import { route, type Route } from '../http/route';
+import { type Route, route } from '../http/route';
 import { date, grams, id, listOf, ofKitchen, tellingAll } from '../http/words';
 import { pagesPdf } from '../paper/label-files';
 import type { StockStore } from '../stock/store';

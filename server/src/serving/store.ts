@@ -1,8 +1,8 @@
 /** Services as they are kept, each with a version: two people may change one. */
-import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
-import { serviceTold, type SavedServiceTold, type Service } from '@hand-ladle/core';
+import { type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize';
+import { type SavedServiceTold, type Service, serviceTold } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import { idOf, value, type Row } from '../database/row';
+import { idOf, type Row, value } from '../database/row';
 import { ApiError } from '../http/errors';
 
 export interface SavedService {

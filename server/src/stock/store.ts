@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { firstToExpire, type StockItem, type TakenOut } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
-import { value, type Row } from '../database/row';
+import { type Row, value } from '../database/row';
 import { ApiError } from '../http/errors';
 
 export type SavedStock = StockItem & { version: number };

@@ -1,7 +1,7 @@
 /** A dish served free from something: plans, versions, the nearest free dish. */
 import Joi from 'joi';
-import { route, type Route } from '../http/route';
-import { listOf, tellingAll, telling } from '../http/words';
+import { type Route, route } from '../http/route';
+import { listOf, telling, tellingAll } from '../http/words';
 import type { Store } from '../store';
 import { computeNearest, computeSwaps, computeVersions } from '../worksheets/compute';
 import { worksheetAnswer } from '../worksheets/routes';

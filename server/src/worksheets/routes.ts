@@ -2,8 +2,8 @@
 import Joi from 'joi';
 import { DRAFT_ON_ROLL } from '@hand-ladle/core';
 import { asFile, PDF } from '../http/files';
-import { route, type Route } from '../http/route';
-import { id, listOf, ofKitchen, tellingAll, telling } from '../http/words';
+import { type Route, route } from '../http/route';
+import { id, listOf, ofKitchen, telling, tellingAll } from '../http/words';
 import { batchSheetPdf } from '../paper/batch-sheet-pdf';
 import { labelsPdf } from '../paper/label-files';
 import { contentOf, setBy } from '../paper/set';

@@ -4,8 +4,8 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { codeImage } from '../../src/paper/codes';
-import { textOf, wordsOf, type PlacedWord } from './pdf-reader';
 import { as, DISH, openLabelWorld, OPTIONS, releasedLabel, ROLL, world } from './label-world';
+import { type PlacedWord, textOf, wordsOf } from './pdf-reader';
 
 beforeAll(() => openLabelWorld('label-files'), 120_000);
 afterAll(() => world.close());

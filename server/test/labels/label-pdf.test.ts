@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
+import { bookOf, DRAFT_ON_ROLL, foodSet, type Kitchen, type Label, worksheet } from '@hand-ladle/core';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
-import { bookOf, DRAFT_ON_ROLL, foodSet, worksheet, type Kitchen, type Label } from '@hand-ladle/core';
 import { labelsPdf } from '../../src/paper/label-files';
 import { contentOf, setBy } from '../../src/paper/set';
 

@@ -1,20 +1,11 @@
 /** The twenty labels of docs/labels.md, set from the same recipes, printed, and read back from the PDF. */
 import { readFileSync } from 'node:fs';
-import { loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import {
   bookOf,
+  type Country,
   demandsOn,
   DRAFT_ON_ROLL,
   foodSet,
-  lastDay,
-  lineFromText,
-  shelfDays,
-  STOCKS,
-  stepsFromTexts,
-  trayFigures,
-  UNPACKED,
-  worksheet,
-  type Country,
   type HouseholdMeasure,
   type Keeping,
   type Kitchen,
@@ -22,11 +13,20 @@ import {
   type LabelKind,
   type LabelOptions,
   type Language,
+  lastDay,
+  lineFromText,
   type PackedPortion,
   type PanelForm,
   type Recipe,
   type Regime,
+  shelfDays,
+  stepsFromTexts,
+  STOCKS,
+  trayFigures,
+  UNPACKED,
+  worksheet,
 } from '@hand-ladle/core';
+import { loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import { labelsPdf } from '../../src/paper/label-files';
 import { contentOf, setBy } from '../../src/paper/set';
 import { textOf } from './pdf-reader';

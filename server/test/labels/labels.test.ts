@@ -1,6 +1,5 @@
 /** A label from the bench to paper: steps by role, frozen inputs, what makes it stale, and the spool. */
 import type { Role } from '@hand-ladle/core';
-
 import { MOST_WAITING } from '../../src/labels/spool';
 import { createServices } from '../../src/services';
 import {

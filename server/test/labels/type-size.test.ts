@@ -1,25 +1,25 @@
 /** The sizes of letters each law asks for, measured in the PDF that is printed. */
-import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import {
   bookOf,
   DRAFT_ON_ROLL,
   foodSet,
   LABEL_KINDS,
-  LANGUAGES,
-  mmToPoints,
-  pointsToMm,
-  STOCKS,
-  worksheet,
-  X_HEIGHT,
-  UNPACKED,
   type LabelOptions,
   type Language,
+  LANGUAGES,
+  mmToPoints,
   type PackSize,
+  pointsToMm,
   type Regime,
+  STOCKS,
+  UNPACKED,
+  worksheet,
+  X_HEIGHT,
 } from '@hand-ladle/core';
+import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
 import { labelsPdf } from '../../src/paper/label-files';
 import { contentOf, setBy } from '../../src/paper/set';
-import { wordsOf, type PlacedWord } from './pdf-reader';
+import { type PlacedWord, wordsOf } from './pdf-reader';
 
 const foods = loadFoods();
 const demo = loadDemoRecipes(foods);

@@ -1,13 +1,13 @@
 /** Batches for tests: opened from the demo world, with entries made as a tablet makes them. */
 import {
-  groundOfBatch,
-  homeTarget,
-  lastDay,
-  mendingFoods,
   type Entry,
   type EntryBody,
-  type Kitchen,
+  groundOfBatch,
+  homeTarget,
   type KeptEntry,
+  type Kitchen,
+  lastDay,
+  mendingFoods,
   type OpenedBatch,
   openingInputs,
   type Recipe,

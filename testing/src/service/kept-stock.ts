@@ -1,12 +1,12 @@
 /** Things in store for tests: cooked from the demo world, and packs. */
 import {
   cookedItem,
-  NOT_FROZEN,
-  withCooked,
   type Kitchen,
+  NOT_FROZEN,
   type Service,
   type ServiceGround,
   type StockItem,
+  withCooked,
 } from '@hand-ladle/core';
 import { book, demoRecipe, wardAsIs } from '../world';
 import { dishes } from './random-service';

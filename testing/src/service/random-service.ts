@@ -1,10 +1,10 @@
 /** Random services of the demo world, and a checker of their plans that knows nothing of how they are made. */
 import {
+  type Kitchen,
   kitchenThatDay,
   PLAIN_TEAM,
-  SERVICE_DEFAULTS,
-  type Kitchen,
   type Service,
+  SERVICE_DEFAULTS,
   type ServiceGround,
   type TimedTask,
 } from '@hand-ladle/core';

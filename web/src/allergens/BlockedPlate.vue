@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Why no plan frees a dish: the line, the work it does, every swap that was refused, and the nearest dish that is free. */
 import { RouterLink } from 'vue-router';
-import { roundToDecimals, type Blocker, type IfRead, type NearDish } from '@hand-ladle/core';
-import SayerForm from '../ui/SayerForm.vue';
+import { type Blocker, type IfRead, type NearDish, roundToDecimals } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { usePrompts } from '../state/prompts';
+import SayerForm from '../ui/SayerForm.vue';
 
 defineProps<{
   title: string;

@@ -3,6 +3,8 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
+  type ComparedLine,
+  type ComparedSide,
   compareSheets,
   flagChanges,
   gramsText,
@@ -11,8 +13,6 @@ import {
   signedText,
   STATUS_WORDS,
   TOLD_WITH_ANOTHER,
-  type ComparedLine,
-  type ComparedSide,
   type Worksheet,
 } from '@hand-ladle/core';
 import { server } from '../api/client';

@@ -3,15 +3,15 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import type { NearDish, OpenWork, Progress, SwapAnswer, SwapFunction, SwapPlan } from '@hand-ladle/core';
-import ChipRow from '../ui/ChipRow.vue';
-import BlockedPlate from './BlockedPlate.vue';
-import PlanPlate from './PlanPlate.vue';
-import VersionsPlate from './VersionsPlate.vue';
-import WorkProgress from '../ui/WorkProgress.vue';
 import { server } from '../api/client';
 import { useBench } from '../state/bench';
 import { useExclusions, useGroups } from '../state/exclusions';
+import ChipRow from '../ui/ChipRow.vue';
+import WorkProgress from '../ui/WorkProgress.vue';
 import { askLong, Stopped } from '../worker/client';
+import BlockedPlate from './BlockedPlate.vue';
+import PlanPlate from './PlanPlate.vue';
+import VersionsPlate from './VersionsPlate.vue';
 
 const bench = useBench();
 const router = useRouter();

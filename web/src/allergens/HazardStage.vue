@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import {
+  type AllergenFlag,
+  type AllergenStatus,
   clearEvidence,
   STATUS_WORDS,
   TOLD_WITH_ANOTHER,
-  type AllergenFlag,
-  type AllergenStatus,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';

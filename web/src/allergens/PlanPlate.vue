@@ -3,14 +3,14 @@
 import { computed } from 'vue';
 import {
   fixedText,
+  type FlagChange,
   gramsText,
   isWorse,
   roundToDecimals,
   signedText,
   STATUS_WORDS,
-  TOLD_WITH_ANOTHER,
-  type FlagChange,
   type SwapPlan,
+  TOLD_WITH_ANOTHER,
 } from '@hand-ladle/core';
 
 const props = defineProps<{ plan: SwapPlan; title: string; isFirst: boolean; isMaking: boolean }>();

@@ -4,16 +4,16 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
   figureText,
-  roundToDecimals,
   type Progress,
+  roundToDecimals,
   type SwapPlan,
   type VersionsAnswer,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { inWords, useExclusions } from '../state/exclusions';
-import { askLong, Stopped } from '../worker/client';
 import SettingFigure from '../ui/SettingFigure.vue';
 import WorkProgress from '../ui/WorkProgress.vue';
+import { askLong, Stopped } from '../worker/client';
 
 const props = defineProps<{ isApart: boolean }>();
 defineEmits<{ make: [plan: SwapPlan] }>();

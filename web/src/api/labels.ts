@@ -1,9 +1,9 @@
 /** Labels, accounts, printer and scale over the server. */
 import type {
   AuditPage,
-  CookedBatchView,
   Claim,
   CodeImage,
+  CookedBatchView,
   LabelKind,
   LabelOptions,
   Person,

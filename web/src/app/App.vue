@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
-import { RouterLink, RouterView, useRouter, type RouteLocationRaw } from 'vue-router';
-import { useBook } from '../state/book';
+import { type RouteLocationRaw, RouterLink, RouterView, useRouter } from 'vue-router';
 import ScaleChip from '../devices/ScaleChip.vue';
+import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
 import { useSession } from '../state/session';
 import { selectFiguresOnFocus } from './select-figures';

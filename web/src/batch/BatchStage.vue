@@ -2,8 +2,8 @@
 /** The batch: its target above, and below it the weights or one of the other ways to look at it. */
 import { computed } from 'vue';
 import { RouterLink, RouterView } from 'vue-router';
-import TargetStrip from './target/TargetStrip.vue';
 import { useBench } from '../state/bench';
+import TargetStrip from './target/TargetStrip.vue';
 
 const bench = useBench();
 const base = computed(() => `/dishes/${bench.recipe!.id}`);

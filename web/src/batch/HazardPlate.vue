@@ -2,7 +2,7 @@
 /** Beside the ledger, in the order a cook says it: contains, may contain, check, clear, each with where from. */
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import { TOLD_WITH_ANOTHER, type AllergenFlag } from '@hand-ladle/core';
+import { type AllergenFlag, TOLD_WITH_ANOTHER } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 
 const bench = useBench();

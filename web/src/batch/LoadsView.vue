@@ -5,14 +5,14 @@ import {
   figureText,
   gramsText,
   loadsText,
-  weightText,
   type StageView,
+  weightText,
   type WorksheetLine,
 } from '@hand-ladle/core';
-import ComponentPlate from '../ui/ComponentPlate.vue';
-import LoadFill from './LoadFill.vue';
 import { useBench } from '../state/bench';
 import { usePrompts } from '../state/prompts';
+import ComponentPlate from '../ui/ComponentPlate.vue';
+import LoadFill from './LoadFill.vue';
 
 const bench = useBench();
 const prompts = usePrompts();

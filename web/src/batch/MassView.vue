@@ -2,19 +2,19 @@
 /** Where every gram goes: from the store through the pot to the portions, as a picture and as figures that close. */
 import { computed } from 'vue';
 import {
+  type FigureId,
   fixedText,
   gramsText,
-  roundToDecimals,
-  WATER_ID,
-  type FigureId,
   type MatterFlow,
   type MatterRow,
+  roundToDecimals,
+  WATER_ID,
   type WorksheetLine,
 } from '@hand-ladle/core';
-import PlotPicture from '../ui/plot/PlotPicture.vue';
-import { token, type Data } from '../ui/plot/plot';
 import { useBench } from '../state/bench';
 import { usePrompts } from '../state/prompts';
+import { type Data, token } from '../ui/plot/plot';
+import PlotPicture from '../ui/plot/PlotPicture.vue';
 
 const bench = useBench();
 const prompts = usePrompts();

@@ -3,10 +3,10 @@
 import { computed } from 'vue';
 import {
   EU_REFERENCE_INTAKES,
+  type FactId,
   fixedText,
   roundToDecimals,
   US_DAILY_VALUES,
-  type FactId,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 

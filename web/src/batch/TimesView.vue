@@ -2,19 +2,19 @@
 /** What the batch does to times and temperatures, with the look-test and the core to check; and how the dish will cool. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
+  type Cooling,
+  type CoolingAnswer,
   figureText,
   gramsText,
   HEAT_LIMITS,
   ovenText,
-  timeText,
-  type Cooling,
-  type CoolingAnswer,
   type StepTime,
+  timeText,
 } from '@hand-ladle/core';
-import FigureInput from '../ui/FigureInput.vue';
-import PlotPicture from '../ui/plot/PlotPicture.vue';
-import { token, type Data, type Layout } from '../ui/plot/plot';
 import { useBench } from '../state/bench';
+import FigureInput from '../ui/FigureInput.vue';
+import { type Data, type Layout, token } from '../ui/plot/plot';
+import PlotPicture from '../ui/plot/PlotPicture.vue';
 import { ask } from '../worker/client';
 
 const bench = useBench();

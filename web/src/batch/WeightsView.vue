@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The bench proper: the ledger, and beside it who must not eat it, how the mix stands and what a portion holds. */
-import BatchLedger from './ledger/BatchLedger.vue';
 import CautionPlate from './CautionPlate.vue';
 import HazardPlate from './HazardPlate.vue';
+import BatchLedger from './ledger/BatchLedger.vue';
 import MethodPlate from './MethodPlate.vue';
 import PortionPlate from './PortionPlate.vue';
 import RatioPlate from './RatioPlate.vue';

@@ -1,18 +1,18 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, RouterView } from 'vue-router';
-import { useEventListener } from '@vueuse/core';
-import PathStrip from './PathStrip.vue';
-import SwapDecisions from './SwapDecisions.vue';
-import SwapPanel from '../swaps/SwapPanel.vue';
-import SaveState from './SaveState.vue';
-import WhyPanel from './WhyPanel.vue';
 import { server } from '../api/client';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';
 import { useExclusions } from '../state/exclusions';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import SwapPanel from '../swaps/SwapPanel.vue';
+import PathStrip from './PathStrip.vue';
+import SaveState from './SaveState.vue';
+import SwapDecisions from './SwapDecisions.vue';
+import WhyPanel from './WhyPanel.vue';
 
 const props = defineProps<{ id: string }>();
 const bench = useBench();

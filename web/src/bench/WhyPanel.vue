@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The answer to "why?" for a weight of the ledger or a figure of the batch: formulas with their figures, origins and sources. */
-import { computed } from 'vue';
-import { ElDrawer } from 'element-plus/es/components/drawer/index.mjs';
 import 'element-plus/es/components/drawer/style/css';
+import { ElDrawer } from 'element-plus/es/components/drawer/index.mjs';
+import { computed } from 'vue';
 import { explainFigure, explainLine, FIGURE_NAMES, type WorksheetLine } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { usePrompts } from '../state/prompts';

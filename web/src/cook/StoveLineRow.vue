@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One line that goes in now: its name, its weight for this load, what is in. The whole row is the target. */
 import { computed } from 'vue';
-import { weightText, type StoveLine } from '@hand-ladle/core';
+import { type StoveLine, weightText } from '@hand-ladle/core';
 
 const props = defineProps<{ line: StoveLine }>();
 defineEmits<{ open: [] }>();

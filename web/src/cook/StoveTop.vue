@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The head of the stove: batches beside each other, who stands here, and what is not sent yet. */
+import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import { useLocalStorage } from '@vueuse/core';
 import { useAuthor } from './offline/author';
 import { useStove } from './offline/stove';
 

@@ -3,35 +3,35 @@
  * At the stove: the step that is on, what goes in now, all timers, and one tap for whatever happens. Doing it is writing it. It goes
  * on without the server, and says what is not sent yet.
  */
-import { computed, ref, shallowRef, watch } from 'vue';
 import { useLocalStorage, usePreferredDark } from '@vueuse/core';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
-  limitOf,
   type EntryBody,
   type Forgotten,
+  limitOf,
   type OpenBreach,
   type Point,
   type StoveLine,
   type StoveStep,
   type WayOut,
 } from '@hand-ladle/core';
-import ActionPanel from './panels/ActionPanel.vue';
-import AddPanel from './panels/AddPanel.vue';
 import { useAwake } from './awake';
 import { useAuthor } from './offline/author';
+import { useStove } from './offline/stove';
+import ActionPanel from './panels/ActionPanel.vue';
+import AddPanel from './panels/AddPanel.vue';
 import FinishPanel from './panels/FinishPanel.vue';
 import ForgottenPanel from './panels/ForgottenPanel.vue';
 import MendPanel from './panels/MendPanel.vue';
 import OtherPanel from './panels/OtherPanel.vue';
 import ReadingPanel from './panels/ReadingPanel.vue';
 import SignPanel from './panels/SignPanel.vue';
+import TimerPanel from './panels/TimerPanel.vue';
+import WeighPanel from './panels/WeighPanel.vue';
 import StandingPlate from './StandingPlate.vue';
 import StepPlate from './StepPlate.vue';
 import StoveTop from './StoveTop.vue';
-import { useStove } from './offline/stove';
-import TimerPanel from './panels/TimerPanel.vue';
 import TimerStrip from './TimerStrip.vue';
-import WeighPanel from './panels/WeighPanel.vue';
 
 const props = defineProps<{ code: string }>();
 const stove = useStove();

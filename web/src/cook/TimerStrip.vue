@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** All timers of all batches in one strip: time left, name; what rings stands out, is heard, and is answered here. */
-import { computed, watch } from 'vue';
 import { usePreferredReducedMotion } from '@vueuse/core';
-import { timersAt, keptFromTold, standing, type Timer } from '@hand-ladle/core';
+import { computed, watch } from 'vue';
+import { keptFromTold, standing, type Timer, timersAt } from '@hand-ladle/core';
 import { ring } from './offline/sound';
-import { leftText } from './offline/timer-text';
 import { useStove } from './offline/stove';
+import { leftText } from './offline/timer-text';
 
 const stove = useStove();
 const motion = usePreferredReducedMotion();

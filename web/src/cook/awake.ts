@@ -1,6 +1,6 @@
 /** Keeps the stove awake: the screen, the sound, the clock, and the record of what others write. */
-import { onBeforeUnmount, onMounted } from 'vue';
 import { useIntervalFn, useWakeLock } from '@vueuse/core';
+import { onBeforeUnmount, onMounted } from 'vue';
 import { wakeSound } from './offline/sound';
 import { useStove } from './offline/stove';
 

@@ -2,7 +2,7 @@
 /** One meal of one day: its dishes, dragged or moved with the arrow keys to another day or meal, and a field to put one on. */
 import { computed, ref } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
-import { REPEAT_DAYS, type CyclePlace, type Digest, type ServiceDish } from '@hand-ladle/core';
+import { type CyclePlace, type Digest, REPEAT_DAYS, type ServiceDish } from '@hand-ladle/core';
 
 const props = defineProps<{
   place: CyclePlace;

@@ -2,11 +2,11 @@
 /** How a week stands: by day energy, protein, plate, colours and cost; over the week the average against the targets; what was found. */
 import { computed } from 'vue';
 import {
+  type CycleFinding,
+  type CycleWeek,
   DAYS_OF_WEEK,
   FACT_NAMES,
   findingText,
-  type CycleFinding,
-  type CycleWeek,
   type Kitchen,
   type WeekTarget,
 } from '@hand-ladle/core';

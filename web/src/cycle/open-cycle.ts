@@ -1,6 +1,6 @@
 /** The cycle that is open: changed on the screen, saved quietly, and judged anew after each save. */
-import { ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
 import type { Cycle, CycleJudgement } from '@hand-ladle/core';
 import { refusalWithField, useSavedDraft } from '../state/saved-draft';
 import { cycles, type SavedCycle } from './cycle-server';

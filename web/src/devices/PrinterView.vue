@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The printer's own page: how it stands, what waits, what came out, and what a person does to it. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
-import type { PrintJob, PrinterPage, SimulatedAct } from '@hand-ladle/core';
+import type { PrinterPage, PrintJob, SimulatedAct } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useSession } from '../state/session';
 

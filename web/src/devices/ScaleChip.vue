@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The scale: its weight as it comes, and one tap to put it into the field in focus. */
-import { typedFigure } from '@hand-ladle/core';
 import { computed, ref } from 'vue';
+import { typedFigure } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useScale } from './scale';
 

@@ -1,7 +1,7 @@
 /** The scale beside the screen: its weights as they come, and the field they go into. */
-import { ref, shallowRef } from 'vue';
 import { useSessionStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
 
 export interface Weighing {
   grams: number;

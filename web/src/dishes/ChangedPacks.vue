@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import type { Digest } from '@hand-ladle/core';
 /** Statements that changed and wait for a yes, on the first screen: which, in which dishes, and the way to the pack. */
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-
+import type { Digest } from '@hand-ladle/core';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
 

@@ -1,15 +1,15 @@
 <script setup lang="ts">
+import 'element-plus/es/components/message/style/css';
+import { ElMessage } from 'element-plus/es/components/message/index.mjs';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { ElMessage } from 'element-plus/es/components/message/index.mjs';
-import 'element-plus/es/components/message/style/css';
-import { formatGrams, roundToDecimals, type Digest } from '@hand-ladle/core';
-import ChangedPacks from './ChangedPacks.vue';
-import AmountText from '../ui/AmountText.vue';
+import { type Digest, formatGrams, roundToDecimals } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { STANDING_WORDS, useReleases } from '../state/releases';
+import AmountText from '../ui/AmountText.vue';
+import ChangedPacks from './ChangedPacks.vue';
 
 const book = useBook();
 const router = useRouter();

@@ -3,11 +3,11 @@
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { FinishedImport, ImportKind, ImportView, PackAnswer } from '@hand-ladle/core';
+import { server, type ServerError } from '../api/client';
+import { useBook } from '../state/book';
 import FinishedImports from './FinishedImports.vue';
 import RefusedRows from './RefusedRows.vue';
 import SheetMarks from './SheetMarks.vue';
-import { server, type ServerError } from '../api/client';
-import { useBook } from '../state/book';
 
 const ASK_EVERY = 150;
 const book = useBook();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Who is cooked for: groups of guests, what each must not have, and how many portions they usually take. */
 import { computed, ref } from 'vue';
-import { idFromName, type DinerGroup } from '@hand-ladle/core';
+import { type DinerGroup, idFromName } from '@hand-ladle/core';
 import { useExclusions } from '../state/exclusions';
 import ChipRow from '../ui/ChipRow.vue';
 import SettingFigure from '../ui/SettingFigure.vue';

@@ -7,29 +7,29 @@ import {
   CREAM_WAYS,
   EGG_WAYS,
   FRYING_FATS,
-  PANS,
-  PULSE_WAYS,
-  SALT_WAYS,
-  TOFU_WAYS,
   type KitchenStandard,
   type PanId,
+  PANS,
+  PULSE_WAYS,
   type Regime,
+  SALT_WAYS,
+  TOFU_WAYS,
   type UnitSystem,
 } from '@hand-ladle/core';
-import DinersPlate from './DinersPlate.vue';
-import MachineTable from './MachineTable.vue';
-import ScaleTable from './ScaleTable.vue';
-import SharedPlate from './SharedPlate.vue';
-import SafetyPlate from './SafetyPlate.vue';
-import ServicePlate from './ServicePlate.vue';
-import TargetsPlate from './TargetsPlate.vue';
-import { STATUS_WORDS } from '../state/saved-draft';
-import SaveBar from '../ui/SaveBar.vue';
-import SettingFigure from '../ui/SettingFigure.vue';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import { STATUS_WORDS } from '../state/saved-draft';
+import SaveBar from '../ui/SaveBar.vue';
+import SettingFigure from '../ui/SettingFigure.vue';
+import DinersPlate from './DinersPlate.vue';
 import { useKitchenSettings } from './kitchen-settings';
+import MachineTable from './MachineTable.vue';
+import SafetyPlate from './SafetyPlate.vue';
+import ScaleTable from './ScaleTable.vue';
+import ServicePlate from './ServicePlate.vue';
+import SharedPlate from './SharedPlate.vue';
+import TargetsPlate from './TargetsPlate.vue';
 
 const store = useKitchenSettings();
 const book = useBook();

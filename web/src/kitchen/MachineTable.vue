@@ -4,14 +4,14 @@ import { computed } from 'vue';
 import {
   figureText,
   HEATING_EFFICIENCY,
+  type PanId,
   PANS,
   roundToDecimals,
+  type Vessel,
   VESSEL_DEFAULTS,
   VESSEL_KINDS,
-  WORKING_FILL,
-  type PanId,
-  type Vessel,
   type VesselKind,
+  WORKING_FILL,
 } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is measured for safety: limits of the kitchen's own, its cold places, what is done when a reading is out. */
 import { ref, watch } from 'vue';
-import { limitOf, type Kitchen, type KitchenSafety } from '@hand-ladle/core';
+import { type Kitchen, type KitchenSafety, limitOf } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
 
 const props = defineProps<{ safety: KitchenSafety; kitchen: Kitchen }>();

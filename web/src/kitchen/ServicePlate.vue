@@ -8,9 +8,9 @@ import {
   dateOnLabel,
   isTimeZone,
   keptDays,
-  USE_BY_CAP_DAYS,
   type KitchenService,
   type Regime,
+  USE_BY_CAP_DAYS,
 } from '@hand-ladle/core';
 import { todayIn } from '../state/today';
 import SettingFigure from '../ui/SettingFigure.vue';

@@ -4,8 +4,8 @@ import { ref } from 'vue';
 import {
   idFromName,
   MOST_OWN_ALLERGENS,
-  SHARED_KINDS,
   type OwnAllergen,
+  SHARED_KINDS,
   type SharedEquipment,
   type SharedKind,
 } from '@hand-ladle/core';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the kitchen wants of a portion: at least, at most, for everybody or one group. */
 import { computed, ref } from 'vue';
-import { FACT_NAMES, type DinerGroup, type FactId, type NutrientTarget } from '@hand-ladle/core';
+import { type DinerGroup, FACT_NAMES, type FactId, type NutrientTarget } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
 
 const props = defineProps<{ targets: readonly NutrientTarget[]; diners: readonly DinerGroup[] }>();

@@ -1,9 +1,9 @@
 /** The settings of the kitchen in use: changed on the screen, saved quietly, with undo; a conflict or refusal is said. */
-import { shallowRef, watch } from 'vue';
 import { defineStore } from 'pinia';
+import { shallowRef, watch } from 'vue';
 import {
-  idFromName,
   type EquipmentSet,
+  idFromName,
   type Kitchen,
   type KitchenSettings,
   type SavedKitchen,

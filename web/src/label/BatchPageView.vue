@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The page a batch's code opens: what it is, until when it may be used, what is in it, and whether its label still stands. */
 import { computed, shallowRef, watch } from 'vue';
-import { dateOnLabel, gramsOnLabel, type CookedBatchView } from '@hand-ladle/core';
+import { type CookedBatchView, dateOnLabel, gramsOnLabel } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';

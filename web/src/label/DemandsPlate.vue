@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the law asks of this kind of label, point by point: what is missing first, then what comes at print, then what is there. */
 import { computed } from 'vue';
-import { demandsOn, isComplete, type DemandStanding, type LabelContent } from '@hand-ladle/core';
+import { demandsOn, type DemandStanding, isComplete, type LabelContent } from '@hand-ladle/core';
 
 const props = defineProps<{ content: LabelContent }>();
 const ORDER: readonly DemandStanding[] = ['missing', 'at print', 'met', 'not asked'];

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A set label at its true size: the same drawing the PDF prints. What goes over the paper is shown, not cut. */
 import { computed } from 'vue';
-import { labelText, pointsToMm, type LabelContent, type SetLabel } from '@hand-ladle/core';
+import { type LabelContent, labelText, pointsToMm, type SetLabel } from '@hand-ladle/core';
 
 const props = defineProps<{ content: LabelContent; drawing: SetLabel }>();
 const WEIGHTS = { regular: 400, bold: 700, black: 900 } as const;

@@ -5,18 +5,18 @@ import {
   hasPanel,
   LABEL_KIND_NAMES,
   LABEL_KINDS,
+  type Language,
   LANGUAGE_NAMES,
   LANGUAGES,
   PANEL_FORMS,
-  sheetProblem,
-  type Language,
   type PanelForm,
   type Regime,
+  sheetProblem,
   type SheetStock,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
-import { useLabel } from './label';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useLabel } from './label';
 
 const bench = useBench();
 const label = useLabel();

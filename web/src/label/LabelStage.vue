@@ -2,38 +2,38 @@
 /** The label of the open dish: how it will look, on what it is printed, and its way out of the kitchen. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import {
+  type Claim,
   claimsOn,
+  type CodeImage,
   isOpen,
+  type LabelContent,
   labelContent,
+  type LabelFacts,
   lastDay,
+  type ReleaseView,
   roundToDecimals,
   setLabel,
   shelfDays,
   trayFigures,
   UNPACKED,
-  type Claim,
-  type CodeImage,
-  type LabelContent,
-  type LabelFacts,
-  type ReleaseView,
 } from '@hand-ladle/core';
-import { labels, type FileFormat, type LabelRun } from '../api/labels';
+import { download } from '../api/download';
+import { type FileFormat, type LabelRun, labels } from '../api/labels';
+import { useBench } from '../state/bench';
+import { useBook } from '../state/book';
+import { useReleases } from '../state/releases';
+import { useSession } from '../state/session';
+import { todayIn } from '../state/today';
+import { ask } from '../worker/client';
 import ClaimsPlate from './ClaimsPlate.vue';
 import DemandsPlate from './DemandsPlate.vue';
+import { useLabel } from './label';
 import LabelDrawing from './LabelDrawing.vue';
 import LabelSettings from './LabelSettings.vue';
 import PackedPlate from './PackedPlate.vue';
 import PrintPlate from './PrintPlate.vue';
 import ReleasePlate from './ReleasePlate.vue';
-import { download } from '../api/download';
-import { useBench } from '../state/bench';
-import { useBook } from '../state/book';
-import { useLabel } from './label';
 import { standingFor, useStandingRelease } from './standing-release';
-import { useReleases } from '../state/releases';
-import { useSession } from '../state/session';
-import { ask } from '../worker/client';
-import { todayIn } from '../state/today';
 
 const bench = useBench();
 const book = useBook();

@@ -3,15 +3,15 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import type { ReleaseView } from '@hand-ladle/core';
-import { labels } from '../api/labels';
-import ReleasePlate from './ReleasePlate.vue';
-import RunPlate from './RunPlate.vue';
 import { download } from '../api/download';
+import { labels } from '../api/labels';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
-import { useLabel } from './label';
 import { useReleases } from '../state/releases';
 import { useSession } from '../state/session';
+import { useLabel } from './label';
+import ReleasePlate from './ReleasePlate.vue';
+import RunPlate from './RunPlate.vue';
 
 const book = useBook();
 const settings = useLabel();

@@ -3,16 +3,16 @@
 import { computed } from 'vue';
 import {
   HOUSEHOLD_MEASURES,
+  type HouseholdMeasure,
+  type Keeping,
   KEEPING_NAMES,
   KEEPINGS,
   LANGUAGE_NAMES,
+  type PackedPortion,
   REFERENCE_AMOUNTS,
   shelfDays,
-  UNPACKED,
-  type HouseholdMeasure,
-  type Keeping,
-  type PackedPortion,
   type TitleLanguage,
+  UNPACKED,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';

@@ -2,8 +2,8 @@
 /** How many, from where on the sheet, and what is known only today: when it was made, how much, for whom. */
 import { computed } from 'vue';
 import { useBook } from '../state/book';
-import { useLabel } from './label';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useLabel } from './label';
 import SlipsPlate from './SlipsPlate.vue';
 
 const label = useLabel();

@@ -3,11 +3,11 @@
 import { computed, ref } from 'vue';
 import {
   LABEL_KIND_NAMES,
-  LANGUAGE_NAMES,
   type Language,
+  LANGUAGE_NAMES,
   type ReleaseView,
-  type Signature,
   type Role,
+  type Signature,
 } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useSession } from '../state/session';

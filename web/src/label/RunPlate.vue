@@ -2,11 +2,11 @@
 /** Labels of many dishes in one job: how many of each, on the paper that is set, to the printer or as one PDF. */
 import { computed, ref } from 'vue';
 import { LABEL_KIND_NAMES, type ReleaseView } from '@hand-ladle/core';
-import { labels } from '../api/labels';
 import { download } from '../api/download';
-import { useLabel } from './label';
+import { labels } from '../api/labels';
 import { useSession } from '../state/session';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useLabel } from './label';
 
 const props = defineProps<{ releases: readonly ReleaseView[] }>();
 const settings = useLabel();

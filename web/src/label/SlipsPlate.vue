@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A slip for each tray: for whom, which texture, how many. They go out as one job. */
 import { useBook } from '../state/book';
-import { useLabel } from './label';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { useLabel } from './label';
 
 const label = useLabel();
 const book = useBook();

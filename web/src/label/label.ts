@@ -1,13 +1,13 @@
 /** How this screen's labels are set: kind, paper, pack, code. Kept on the screen, by kitchen. */
-import { computed, ref, watch } from 'vue';
 import { defineStore } from 'pinia';
+import { computed, ref, watch } from 'vue';
 import {
   DRAFT_ON_ROLL,
-  STOCKS,
   type LabelOptions,
   type SheetStock,
   type StatementStyle,
   type Stock,
+  STOCKS,
 } from '@hand-ladle/core';
 
 const KEY = 'hand-ladle.label';

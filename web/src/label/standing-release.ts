@@ -1,5 +1,5 @@
 /** The released label that the screen shows as it was released: of this dish, kind, law and language, and still standing. */
-import { shallowRef, watch, type ShallowRef } from 'vue';
+import { type ShallowRef, shallowRef, watch } from 'vue';
 import type { Release, ReleaseView } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 

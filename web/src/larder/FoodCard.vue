@@ -3,20 +3,20 @@
 import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
+  type Food,
   measureWeighedHere,
   NUTRIENT_NAMES,
   nutrientColumn,
-  NUTRIENTS,
-  typedFigure,
-  type Food,
   type NutrientId,
+  NUTRIENTS,
   type SavedFood,
+  typedFigure,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
-import { usePrompts } from '../state/prompts';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import { usePrompts } from '../state/prompts';
 import { refusalWithField, useSavedDraft } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import FigureEdit from './FigureEdit.vue';

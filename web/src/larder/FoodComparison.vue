@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Two foods side by side, figure by figure. */
 import { computed } from 'vue';
-import { NUTRIENT_NAMES, NUTRIENTS, SUBSTANCE_NAMES, type Food, type Substance } from '@hand-ladle/core';
+import { type Food, NUTRIENT_NAMES, NUTRIENTS, type Substance, SUBSTANCE_NAMES } from '@hand-ladle/core';
 
 const props = defineProps<{ foods: [Food, Food] }>();
 const emit = defineEmits<{ leave: [] }>();

@@ -1,21 +1,21 @@
 <script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { useVirtualizer } from '@tanstack/vue-virtual';
 import {
+  type AllergenStatus,
+  type Food,
   foodTraces,
   packOf,
   plainText,
   SUBSTANCE_NAMES,
   substancesIn,
-  type AllergenStatus,
-  type Food,
 } from '@hand-ladle/core';
-import FoodCard from './FoodCard.vue';
-import FoodComparison from './FoodComparison.vue';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
 import { ask } from '../worker/client';
+import FoodCard from './FoodCard.vue';
+import FoodComparison from './FoodComparison.vue';
 
 const ROW_PX = 62;
 

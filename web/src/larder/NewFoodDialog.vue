@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Makes a food from its name. Nothing about it is clear until a pack is read: that is said, not hidden. */
-import { computed, ref, watch } from 'vue';
-import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
 import 'element-plus/es/components/dialog/style/css';
+import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
+import { computed, ref, watch } from 'vue';
 import { foodFromRow, idFromName, measureWeighedHere, typedFigure } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';

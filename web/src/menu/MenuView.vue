@@ -5,17 +5,17 @@ import { RouterLink } from 'vue-router';
 import {
   energyOnMenu,
   MENU_ENERGY_NOTES,
-  menuAnswers,
-  STATUS_WORDS,
   type MenuAnswer,
+  menuAnswers,
   type MenuCell,
   type MenuRow,
+  STATUS_WORDS,
   type Verdict,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
-import { useFirstRead } from '../state/first-read';
 import { useGroups } from '../state/exclusions';
+import { useFirstRead } from '../state/first-read';
 import { STANDING_WORDS, useReleases } from '../state/releases';
 import ChipRow from '../ui/ChipRow.vue';
 

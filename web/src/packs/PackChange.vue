@@ -3,11 +3,11 @@
 import { computed, ref } from 'vue';
 import { disagreementsOf, type Pack } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
-import { saidBy } from './pack-answers';
 import { useBook } from '../state/book';
-import SheetDisagreements from '../ui/SheetDisagreements.vue';
 import { useReader } from '../state/reader';
 import { todayIn } from '../state/today';
+import SheetDisagreements from '../ui/SheetDisagreements.vue';
+import { saidBy } from './pack-answers';
 
 const props = defineProps<{ pack: Pack }>();
 const emit = defineEmits<{ done: []; edit: [] }>();

@@ -3,30 +3,30 @@
  * Records what a pack says. The pasted statement is read and shown back; a person goes through it and says yes.
  * A statement that changed waits for a second yes.
  */
-import { computed, ref, watch } from 'vue';
-import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
 import 'element-plus/es/components/dialog/style/css';
+import { ElDialog } from 'element-plus/es/components/dialog/index.mjs';
+import { computed, ref, watch } from 'vue';
 import {
-  packOf,
-  readStatement,
-  SUBSTANCE_NAMES,
-  type Pack,
-  type PackAnswer,
-  type Substance,
-  typedFigure,
   answersAfter,
   askedOfPack,
   isLeftOpen,
+  type Pack,
+  type PackAnswer,
+  packOf,
+  readStatement,
+  type Substance,
+  SUBSTANCE_NAMES,
+  typedFigure,
 } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
-import PackChange from './PackChange.vue';
-import PackPanel from './PackPanel.vue';
-import StatementRead from './StatementRead.vue';
 import { useReader } from '../state/reader';
 import { useSession } from '../state/session';
 import { todayIn } from '../state/today';
+import PackChange from './PackChange.vue';
+import PackPanel from './PackPanel.vue';
+import StatementRead from './StatementRead.vue';
 
 const book = useBook();
 const prompts = usePrompts();

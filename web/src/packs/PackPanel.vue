@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The nutrition panel of a pack, per 100 g as printed; what is left empty stays with the reference figure. */
 import { computed } from 'vue';
-import { SALT_PER_SODIUM, type NutrientId, type Pack, typedFigure } from '@hand-ladle/core';
+import { type NutrientId, type Pack, SALT_PER_SODIUM, typedFigure } from '@hand-ladle/core';
 import { useBook } from '../state/book';
 
 const panel = defineModel<Pack['panel']>({ required: true });

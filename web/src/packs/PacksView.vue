@@ -5,15 +5,15 @@
  */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { SUBSTANCE_NAMES, type PackToRead } from '@hand-ladle/core';
-import SheetDisagreements from '../ui/SheetDisagreements.vue';
+import { type PackToRead, SUBSTANCE_NAMES } from '@hand-ladle/core';
 import { server } from '../api/client';
-import { saidBy, type PackSays } from './pack-answers';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { usePrompts } from '../state/prompts';
 import { useReader } from '../state/reader';
 import { todayIn } from '../state/today';
+import SheetDisagreements from '../ui/SheetDisagreements.vue';
+import { type PackSays, saidBy } from './pack-answers';
 
 const MOST_SHOWN = 80;
 const book = useBook();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A pasted statement as it was read, shown back: what it names, what to ask, what a person must look at. */
 import { computed } from 'vue';
-import { SUBSTANCE_NAMES, type StatementReading } from '@hand-ladle/core';
+import { type StatementReading, SUBSTANCE_NAMES } from '@hand-ladle/core';
 
 const props = defineProps<{ reading: StatementReading }>();
 const questions = computed(() => props.reading.mentions.filter(({ status }) => status === 'check'));

@@ -1,5 +1,5 @@
 /** What a pack says of each substance, as the marks a screen shows: named where it holds it, may hold it, or leaves it open. */
-import { bitsOf, SUBSTANCE_NAMES, substancesIn, type Pack, type Substance } from '@hand-ladle/core';
+import { bitsOf, type Pack, type Substance, SUBSTANCE_NAMES, substancesIn } from '@hand-ladle/core';
 
 const BEFORE_NAME = { contains: '', 'may-contain': 'may: ', check: 'open: ' } as const;
 

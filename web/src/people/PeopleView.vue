@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ROLES, type AuditPage, type Person, type Role } from '@hand-ladle/core';
 /** Accounts and what they did: a manager keeps the first, a checker reads the second, nobody edits it. */
 import { computed, ref, shallowRef, watch } from 'vue';
+import { type AuditPage, type Person, type Role, ROLES } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 import { useSession } from '../state/session';
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Signing in: a name and a password. Asked for only by what leaves the kitchen. */
 import { onMounted, ref, watch } from 'vue';
-import { useSession } from '../state/session';
 import type { ServerError } from '../api/client';
+import { useSession } from '../state/session';
 
 const session = useSession();
 const login = ref('');

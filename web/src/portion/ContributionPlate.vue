@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Where a nutrient comes from, line by line, as a picture with its figures; a tap on a line asks what a change would do. */
 import { computed, shallowRef, watch } from 'vue';
-import { fixedText, NUTRIENT_NAMES, type Contribution, type NutrientId } from '@hand-ladle/core';
-import { token, type Data, type Layout } from '../ui/plot/plot';
+import { type Contribution, fixedText, NUTRIENT_NAMES, type NutrientId } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
-import { ask } from '../worker/client';
+import { type Data, type Layout, token } from '../ui/plot/plot';
 import PlotPicture from '../ui/plot/PlotPicture.vue';
+import { ask } from '../worker/client';
 
 const props = defineProps<{ nutrient: NutrientId }>();
 const emit = defineEmits<{ choose: [lineId: string] }>();

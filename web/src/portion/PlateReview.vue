@@ -5,9 +5,9 @@ import {
   AGE_BANDS,
   FACT_NAMES,
   figureText,
+  type PortionReview,
   roundToDecimals,
   VEGETABLE_SUBGROUPS,
-  type PortionReview,
   type WatchFigure,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';

@@ -2,19 +2,19 @@
 /** One portion: what is in it and how sure that is, where it comes from, the plate, the kitchen's wants, the label's band. */
 import { computed, ref } from 'vue';
 import {
+  type FactId,
   fixedText,
   mineralTextEu,
   NUTRIENT_NAMES,
-  roundToDecimals,
-  type FactId,
   type NutrientId,
+  roundToDecimals,
 } from '@hand-ladle/core';
+import { useBench } from '../state/bench';
 import ContributionPlate from './ContributionPlate.vue';
 import PlateReview from './PlateReview.vue';
 import TargetFixes from './TargetFixes.vue';
 import TolerancePlate from './TolerancePlate.vue';
 import WhatIfPlate from './WhatIfPlate.vue';
-import { useBench } from '../state/bench';
 
 const bench = useBench();
 const sheet = computed(() => bench.worksheet!);

@@ -4,10 +4,10 @@ import { computed, shallowRef, watch } from 'vue';
 import {
   FACT_NAMES,
   figureText,
-  signedText,
-  targetStanding,
   type NutrientTarget,
+  signedText,
   type TargetFix,
+  targetStanding,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { ask } from '../worker/client';

@@ -2,9 +2,9 @@
 /** Each label figure against what the law lets the food hold, with the range of what it may hold; and what would narrow it. */
 import { computed } from 'vue';
 import { figureText, type FigureTolerance } from '@hand-ladle/core';
-import { token, type Data, type Layout } from '../ui/plot/plot';
 import { useBench } from '../state/bench';
 import { usePrompts } from '../state/prompts';
+import { type Data, type Layout, token } from '../ui/plot/plot';
 import PlotPicture from '../ui/plot/PlotPicture.vue';
 
 const bench = useBench();

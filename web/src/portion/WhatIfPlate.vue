@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Another weight of one line, and every figure of a portion before and after; kept only when somebody says so. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import { fixedText, gramsText, signedText, type FactId, type Worksheet } from '@hand-ladle/core';
+import { type FactId, fixedText, gramsText, signedText, type Worksheet } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
-import { ask } from '../worker/client';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { ask } from '../worker/client';
 
 const props = defineProps<{ lineId: string }>();
 const emit = defineEmits<{ done: [] }>();

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Components for several dishes: tick what is cooked, and each component is made once, with who it is for and what is over. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { gramsText, type ComponentBatch, type Digest } from '@hand-ladle/core';
-import ComponentPlate from '../ui/ComponentPlate.vue';
+import { type ComponentBatch, type Digest, gramsText } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
+import ComponentPlate from '../ui/ComponentPlate.vue';
 
 const book = useBook();
 const dishes = shallowRef<Digest[]>([]);

@@ -2,9 +2,9 @@
 /** The production record of a batch, and the label of the batch as it was cooked. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
+  type CookedBatchView,
   LABEL_KIND_NAMES,
   LABEL_KINDS,
-  type CookedBatchView,
   type LabelKind,
   type ServiceList,
 } from '@hand-ladle/core';

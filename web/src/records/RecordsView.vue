@@ -2,20 +2,20 @@
 /** A day as the inspector asks for it: its batches, every reading with its limit, rounds and deliveries written here. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import {
-  dateFrom,
   type BatchRow,
+  dateFrom,
   type EntryBody,
   type OpenBreach,
   type Point,
   type ServiceList,
 } from '@hand-ladle/core';
 import { call } from '../api/client';
-import ActionPanel from '../cook/panels/ActionPanel.vue';
 import { useAuthor } from '../cook/offline/author';
 import { cookServer } from '../cook/offline/cook-server';
+import { useStove } from '../cook/offline/stove';
+import ActionPanel from '../cook/panels/ActionPanel.vue';
 import ReadingPanel from '../cook/panels/ReadingPanel.vue';
 import SignPanel from '../cook/panels/SignPanel.vue';
-import { useStove } from '../cook/offline/stove';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { todayIn } from '../state/today';

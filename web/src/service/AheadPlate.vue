@@ -2,9 +2,9 @@
 /** What is made on a day before, which leftovers go in, what comes out of store, and how far it is carried. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
-  gramsText,
   type Demand,
   type EatenTold,
+  gramsText,
   type Kitchen,
   type PlanTold,
   type SavedServiceTold,

@@ -3,10 +3,10 @@
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
-  exclusionName,
-  gramsText,
   type Digest,
   type EatenTold,
+  exclusionName,
+  gramsText,
   type Kitchen,
   type SavedServiceTold,
   type StockItem,

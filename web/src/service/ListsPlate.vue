@@ -2,7 +2,7 @@
 /** The lists of a service: read here, printed, or taken along as a table or a calendar. */
 import { ref, shallowRef, watch } from 'vue';
 import type { ServiceList } from '@hand-ladle/core';
-import { LIST_NAMES, services, type ListId } from './service-server';
+import { LIST_NAMES, type ListId, services } from './service-server';
 
 const props = defineProps<{ id: string; version: number }>();
 

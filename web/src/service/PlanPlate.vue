@@ -13,8 +13,8 @@ import {
   type SearchProgress,
   type WorkKind,
 } from '@hand-ladle/core';
+import { daysOf, type Task, type ViewId, VIEWS } from './day/lanes';
 import PlanLanes from './day/PlanLanes.vue';
-import { daysOf, VIEWS, type Task, type ViewId } from './day/lanes';
 import SearchPlate from './day/SearchPlate.vue';
 import { services } from './service-server';
 

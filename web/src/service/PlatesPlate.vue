@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Bases into plates: what can be built of what stands cooked in store, for whom; one tap puts a plate on. */
 import { ref, shallowRef, watch } from 'vue';
-import { FACT_NAMES, gramsText, type BuiltPlate, type FactId, type SavedServiceTold } from '@hand-ladle/core';
+import { type BuiltPlate, FACT_NAMES, type FactId, gramsText, type SavedServiceTold } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { services } from './service-server';
 

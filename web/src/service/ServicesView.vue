@@ -2,7 +2,7 @@
 /** The services of a kitchen, the latest day first; and a new one, with the heads the groups usually have. */
 import { onMounted, ref, shallowRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { usualHeads, type SavedServiceTold } from '@hand-ladle/core';
+import { type SavedServiceTold, usualHeads } from '@hand-ladle/core';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { services } from './service-server';

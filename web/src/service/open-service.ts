@@ -1,12 +1,12 @@
 /** The service that is open: changed on the screen, saved quietly, and after each save worked out and planned anew. */
-import { computed, ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
 import {
   clockText,
-  planChanges,
   type EatenTold,
   type Pin,
   type PlanChanges,
+  planChanges,
   type PlanTold,
   type SavedServiceTold,
   type SearchProgress,

@@ -2,14 +2,14 @@
 import type {
   BuiltPlate,
   Demand,
-  Help,
   HeadsTable,
+  Help,
   Pin,
   PlanTold,
   SavedServiceTold,
   ServiceList,
-  ServiceWork,
   ServiceView,
+  ServiceWork,
   ToldService,
 } from '@hand-ladle/core';
 import { call } from '../api/client';

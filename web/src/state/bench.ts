@@ -1,24 +1,24 @@
 /** The bench: one open dish, its target, the worksheet that follows every change, and quiet saving with undo. */
-import { computed, ref, shallowRef, watch } from 'vue';
 import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
+  type Finding,
   idFromName,
   isOpen,
-  machinesFor,
-  withSwap,
-  type Finding,
   type Kitchen,
   type LineAnswers,
+  machinesFor,
   type Offer,
   type Recipe,
   type RecipeLine,
-  type StatementStyle,
   type Regime,
+  type SavedRecipe,
+  type StatementStyle,
   type SwapPlan,
   type Target,
+  withSwap,
   type WorkKind,
   type Worksheet,
-  type SavedRecipe,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { ask, latestOnly } from '../worker/client';

@@ -1,7 +1,7 @@
 /** What the app knows before any dish is open: the larder, the kitchens, the components. */
-import { computed, ref, shallowRef } from 'vue';
-import { defineStore } from 'pinia';
 import { useLocalStorage } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
 import type { Food, Kitchen, Recipe, SwapEntry } from '@hand-ladle/core';
 import { server, type ServerError } from '../api/client';
 import { ask } from '../worker/client';

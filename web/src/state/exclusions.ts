@@ -1,6 +1,6 @@
 /** What somebody must not have, as a cook names it: the kitchen's allergens, the whole-food standard, its diner groups. */
 import { computed, type Ref } from 'vue';
-import { allergensOf, exclusionName, TOLD_WITH_ANOTHER, WHOLE_FOOD, type DinerGroup } from '@hand-ladle/core';
+import { allergensOf, type DinerGroup, exclusionName, TOLD_WITH_ANOTHER, WHOLE_FOOD } from '@hand-ladle/core';
 import { useBook } from './book';
 
 export const inWords = (names: readonly string[]): string =>

@@ -1,5 +1,5 @@
 /** What a page reads before it can show anything: where the server does not answer it says so, and goes on trying. */
-import { onScopeDispose, ref, type Ref } from 'vue';
+import { onScopeDispose, type Ref, ref } from 'vue';
 import type { ServerError } from '../api/client';
 
 export const TRY_AGAIN_MS = 3000;

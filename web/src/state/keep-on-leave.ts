@@ -1,7 +1,7 @@
 /** Whoever leaves a page, closes it or lets it go into the background takes nothing unsaved along. */
+import { useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { watch } from 'vue';
 import { onBeforeRouteLeave } from 'vue-router';
-import { useDocumentVisibility, useEventListener } from '@vueuse/core';
 
 export interface Leaving {
   flush: () => Promise<void>;

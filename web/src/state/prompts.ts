@@ -1,6 +1,6 @@
 /** Which panel stands over the work, asked for from anywhere on the bench. */
-import { ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
 import type { FigureId } from '@hand-ladle/core';
 
 /** A food to be made from a name, and what to do with it then. */

@@ -1,5 +1,5 @@
 /** Who reads or tastes what is recorded here: the person signed in, else whoever types a name. Nobody's name is kept for the next. */
-import { onMounted, ref, watch, type Ref } from 'vue';
+import { onMounted, type Ref, ref, watch } from 'vue';
 import { useSession } from './session';
 
 export function useReader(): Ref<string> {

@@ -1,6 +1,6 @@
 /** Labels of the kitchen on their way out, by dish: what the strip, the book and the menu say of them. */
-import { computed, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { computed, shallowRef } from 'vue';
 import type { ReleaseView } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 

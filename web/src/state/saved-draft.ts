@@ -3,8 +3,8 @@
  * undo and redo. What cannot be kept stays on the screen and says why. A draft that is left before it was kept goes on being
  * saved behind, and is found as it was left when it is opened again: nobody loses what they did.
  */
-import { computed, ref, shallowRef, type Ref, type ShallowRef } from 'vue';
 import { useManualRefHistory } from '@vueuse/core';
+import { computed, type Ref, ref, type ShallowRef, shallowRef } from 'vue';
 import type { ServerError } from '../api/client';
 
 /** `changed` waits to be sent, `saving` is on its way; the last three are said aloud with their ways out. */

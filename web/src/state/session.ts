@@ -1,7 +1,7 @@
 /** Who is signed in on this screen. Cooking needs nobody; what leaves the kitchen needs a name. */
-import { ROLES, type Person, type Role } from '@hand-ladle/core';
-import { computed, ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { type Person, type Role, ROLES } from '@hand-ladle/core';
 import { labels } from '../api/labels';
 
 export const useSession = defineStore('session', () => {

@@ -1,5 +1,5 @@
 /** The day it is in the kitchen, wherever the browser stands. */
-import { dayIn, PLAIN_SERVICE, type Kitchen } from '@hand-ladle/core';
+import { dayIn, type Kitchen, PLAIN_SERVICE } from '@hand-ladle/core';
 
 export const todayIn = (kitchen: Pick<Kitchen, 'service'> | null | undefined): string =>
   dayIn((kitchen ?? { service: PLAIN_SERVICE }).service.timeZone, Date.now());

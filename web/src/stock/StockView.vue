@@ -6,8 +6,8 @@ import {
   gramsText,
   PLACE_NAMES,
   STOCK_KIND_WORDS,
-  typedFigure,
   type StockItem,
+  typedFigure,
 } from '@hand-ladle/core';
 import { call } from '../api/client';
 import { useBook } from '../state/book';

@@ -3,9 +3,9 @@
 import { computed, ref } from 'vue';
 import {
   idFromName,
+  type Making,
   MAKINGS,
   SWAP_FUNCTIONS,
-  type Making,
   type SwapFunction,
   typedFigure,
 } from '@hand-ladle/core';

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 /** A swap by hand: everything on file for one food of the dish, with the same checks a plan goes through, and a rating. */
-import { computed, ref, shallowRef, watch } from 'vue';
-import { ElDrawer } from 'element-plus/es/components/drawer/index.mjs';
 import 'element-plus/es/components/drawer/style/css';
+import { ElDrawer } from 'element-plus/es/components/drawer/index.mjs';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
   broughtIn,
+  type FlagChange,
   gramsText,
   roundToDecimals,
   signedText,
   STATUS_WORDS,
-  TOLD_WITH_ANOTHER,
-  takenAway,
-  type FlagChange,
   type SwapOption,
+  takenAway,
+  TOLD_WITH_ANOTHER,
 } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';

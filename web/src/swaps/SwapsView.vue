@@ -5,17 +5,17 @@ import { RouterLink } from 'vue-router';
 import {
   containedIn,
   fixedText,
+  type Making,
   rated,
   roundToDecimals,
   SUBSTANCE_NAMES,
   SWAP_FUNCTIONS,
-  type Making,
   type SwapEntry,
 } from '@hand-ladle/core';
-import NewSwap from './NewSwap.vue';
-import SwapRate from './SwapRate.vue';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
+import NewSwap from './NewSwap.vue';
+import SwapRate from './SwapRate.vue';
 
 const book = useBook();
 const problem = ref('');

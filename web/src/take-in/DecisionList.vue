@@ -2,10 +2,10 @@
 /** Everything unsure about a dish that is being taken in, worst first, each answered where it stands. */
 import { computed } from 'vue';
 import {
-  roundToDecimals,
   type Decision,
   type LineAnswers,
   type RecipeLine,
+  roundToDecimals,
   type Worksheet,
 } from '@hand-ladle/core';
 import DecisionChoices from '../ui/DecisionChoices.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { FoundRecipe } from '@hand-ladle/core';
 /** Several recipes out of one file: what was found, taken in one by one with a bar and a way to stop, and a report. */
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
+import type { FoundRecipe } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { newId } from '../state/bench';
 import { useBook } from '../state/book';

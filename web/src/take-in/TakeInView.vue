@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { cookingsIn, figureText, gramsText } from '@hand-ladle/core';
+import NamedNowhere from '../ui/NamedNowhere.vue';
 import DecisionList from './DecisionList.vue';
 import DocumentPlate from './DocumentPlate.vue';
-import NamedNowhere from '../ui/NamedNowhere.vue';
 import { MOST_TEXT, useTakeIn } from './take-in';
 
 const {

@@ -3,21 +3,21 @@ import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue
 import { useRouter } from 'vue-router';
 import {
   decisionsOf,
-  recipeFromReading,
-  splitRecipes,
+  type FoundRecipe,
   type LineAnswers,
   type NotIn,
   type Recipe,
+  recipeFromReading,
   type RecipeReading,
-  type Worksheet,
-  type FoundRecipe,
+  splitRecipes,
   typedFigure,
+  type Worksheet,
 } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { newId } from '../state/bench';
 import { useBook } from '../state/book';
-import { ask, latestOnly } from '../worker/client';
 import { todayIn } from '../state/today';
+import { ask, latestOnly } from '../worker/client';
 
 const DRAFT_KEY = 'hand-ladle.take-in';
 /** The server's own limits, said before anything is sent. */

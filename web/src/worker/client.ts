@@ -1,13 +1,13 @@
 /** Asks the core worker; of several worksheets asked for while it is busy, only the last is computed. */
 import { toRaw } from 'vue';
 import {
-  HELD_PARTS,
-  MOST_HELD,
   type Answer,
   type Held,
+  HELD_PARTS,
   type HeldPart,
   type LongKind,
   type LongProgress,
+  MOST_HELD,
   type QuestionKind,
   type Questions,
   type Stop,

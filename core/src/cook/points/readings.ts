@@ -3,7 +3,7 @@ import { HEAT_LIMITS } from '../../batch';
 import type { Kitchen } from '../../kitchen';
 import { figureText } from '../../quantity';
 import { LATE_SECONDS, type Point, type Standing, writtenAt } from '../log';
-import { coolingWatch, type CoolingWatch } from './cooling-watch';
+import { type CoolingWatch, coolingWatch } from './cooling-watch';
 import { isWithin, limitOf } from './limits';
 
 export interface JudgedReading {

@@ -9,7 +9,7 @@ import { compose, type Composed } from '../../dish';
 import { type Food, foodSet, NUTRIENT_NAMES, NUTRIENTS, type SwapEntry, WATER_ID } from '../../food';
 import { type Kitchen, swapHere } from '../../kitchen';
 import { type Book, bookOf, type Recipe } from '../../recipe';
-import { worksheet, type Worksheet, type WorksheetInput } from '../../worksheet';
+import { type Worksheet, worksheet, type WorksheetInput } from '../../worksheet';
 
 export interface FrozenInputs {
   recipe: Recipe;

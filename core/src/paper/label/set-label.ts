@@ -3,7 +3,7 @@
  * said, never cut off.
  */
 import { hasPanel, LABEL_WORDS, netHeightMm } from '../../declaration';
-import { finding, type Finding } from '../../finding';
+import { type Finding, finding } from '../../finding';
 import { roundToDecimals } from '../../quantity';
 import {
   type CodeImage,

@@ -2,13 +2,13 @@
  * Who eats which: each dish of a service in the fewest versions that feed its groups, with how many portions of which size.
  * Nobody is left without a word: a group that no version serves is named, with what stands against it.
  */
-import { type Blocker, nearestFree, type NearDish, type Version, versionsFor } from '../../free-from';
+import type { Serving, Target } from '../../batch';
 import { exclusionName } from '../../food';
+import { type Blocker, type NearDish, nearestFree, type Version, versionsFor } from '../../free-from';
 import type { DinerGroup, FreeFromPolicy, Kitchen } from '../../kitchen';
 import type { Book, Recipe } from '../../recipe';
-import type { Serving, Target } from '../../batch';
-import { worksheet, type Worksheet } from '../../worksheet';
 import { Shelf, type StockItem } from '../../stock';
+import { type Worksheet, worksheet } from '../../worksheet';
 import type { Dishes, Service, ServiceDish, ServiceHeads } from './service';
 import { standIn, type StoodIn } from './stand-ins';
 

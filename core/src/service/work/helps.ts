@@ -1,9 +1,9 @@
 /** What would help a service that cannot be ready: one thing more or otherwise at a time, planned anew, and told where it is enough. */
 import type { Kitchen, Vessel } from '../../kitchen';
 import { eatersOf, type ServiceGround } from '../eaten';
+import { kitchenThatDay, type Service } from '../eaten';
 import { planService, type ServicePlan } from './plan';
 import { HANDS } from './stations';
-import { kitchenThatDay, type Service } from '../eaten';
 
 export interface Help {
   /** "a pair of hands more". */

@@ -3,9 +3,9 @@
  * and with the people that are there. What is free from an allergen goes through a machine before what holds it, or the machine
  * is cleaned down between, and that is a task with its time.
  */
-import { type Schedule, scheduleSteps, type ScheduleProblem, type Shortage } from '../../schedule';
 import type { Progress } from '../../free-from';
 import type { WorkKind } from '../../kitchen';
+import { type Schedule, type ScheduleProblem, scheduleSteps, type Shortage } from '../../schedule';
 import type { EatenDish, Pin, ServiceGround } from '../eaten';
 import { withFreeFromFirst } from './free-from-first';
 import { CHECK_MINUTES, HOT_HOLD_MINUTES } from './minutes';

@@ -3,7 +3,7 @@
  * one after the other, dishing up. Minutes are those of the batch; what no recipe says is a convention and marked so.
  */
 import { componentBatch, planBatch, planComponents, stepTimes } from '../../batch';
-import { compose, componentKey, type Composed } from '../../dish';
+import { componentKey, compose, type Composed } from '../../dish';
 import type { WorkKind } from '../../kitchen';
 import { type DishVersion, type EatenDish, MadeAhead, type ServiceGround } from '../eaten';
 import {

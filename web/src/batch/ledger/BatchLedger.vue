@@ -4,10 +4,10 @@ import { computed, nextTick, ref } from 'vue';
 import { figureText, gramsText, type WorksheetLine } from '@hand-ladle/core';
 import { useBench } from '../../state/bench';
 import { usePrompts } from '../../state/prompts';
+import NamedNowhere from '../../ui/NamedNowhere.vue';
+import DoubtedFigures from './DoubtedFigures.vue';
 import HomeRecipe from './HomeRecipe.vue';
 import LedgerRow from './LedgerRow.vue';
-import DoubtedFigures from './DoubtedFigures.vue';
-import NamedNowhere from '../../ui/NamedNowhere.vue';
 
 const bench = useBench();
 const prompts = usePrompts();

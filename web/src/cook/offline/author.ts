@@ -1,7 +1,7 @@
 /** Who stands at this tablet: a name that signed with a PIN, or one that only says who it is. */
-import { computed } from 'vue';
-import { defineStore } from 'pinia';
 import { useLocalStorage } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed } from 'vue';
 import { cookServer } from './cook-server';
 
 interface Standing {

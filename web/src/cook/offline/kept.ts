@@ -1,5 +1,5 @@
 /** What this tablet keeps of the stove by itself: batches as they were read last, and entries that the server does not have yet. */
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { BatchRow, OpenedBatch, ToldEntry, ToldKeptEntry } from '@hand-ladle/core';
 
 /** A batch as it was read last. */

@@ -2,8 +2,8 @@
  * The stove of this tablet: the batches that are open, each with its record as far as this tablet knows it, and what is worked out
  * of it. It goes on without the server: what is written stands here first, and is sent when it can be.
  */
-import { computed, ref, shallowRef } from 'vue';
 import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
 import type {
   Degree,
   Effect,
@@ -20,7 +20,7 @@ import { ask } from '../../worker/client';
 import type { CookAnswer, CookInput } from '../../worker/protocol';
 import { useAuthor } from './author';
 import { clockAhead, cookServer, sendEntries } from './cook-server';
-import { openStoveBase, type KeptBatch, type Waiting } from './kept';
+import { type KeptBatch, openStoveBase, type Waiting } from './kept';
 import { Outbox, together, withWaiting } from './outbox';
 
 /** One batch on the stove. */

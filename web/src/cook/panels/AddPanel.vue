@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Something the list does not have goes in: water as often as it is, or a food. Its effect is told before it is written. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import { ADDED_BECAUSE, typedFigure, type AddedBecause, type Effect, type EntryBody } from '@hand-ladle/core';
+import { ADDED_BECAUSE, type AddedBecause, type Effect, type EntryBody, typedFigure } from '@hand-ladle/core';
 import { useBook } from '../../state/book';
 import FoodPicker from '../../ui/FoodPicker.vue';
+import { useStove } from '../offline/stove';
 import EffectPlate from './EffectPlate.vue';
 import FigurePad from './FigurePad.vue';
 import StovePanel from './StovePanel.vue';
-import { useStove } from '../offline/stove';
 
 const props = defineProps<{ isWater: boolean; stepId: string; load: number }>();
 const emit = defineEmits<{ close: [] }>();

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** What came out: finished weight, portions, left over, thrown away, and what they said of it. */
 import { computed, ref } from 'vue';
-import { gramsText, SCORES, typedFigure, type EntryBody, type Score } from '@hand-ladle/core';
-import StovePanel from './StovePanel.vue';
+import { type EntryBody, gramsText, type Score, SCORES, typedFigure } from '@hand-ladle/core';
 import { useStove } from '../offline/stove';
+import StovePanel from './StovePanel.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const stove = useStove();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A line that should have gone in and did not: said at once, with what each way out does. */
-import { gramsText, type Forgotten, type WayOut } from '@hand-ladle/core';
+import { type Forgotten, gramsText, type WayOut } from '@hand-ladle/core';
 import EffectPlate from './EffectPlate.vue';
 import StovePanel from './StovePanel.vue';
 

@@ -2,18 +2,18 @@
 /** Too thin, too thick, too salty, too little: moves worked out of what is in the pot, each with what it does. */
 import { ref, shallowRef, watch } from 'vue';
 import {
+  type Degree,
   DEGREES,
   gramsText,
-  TROUBLES,
-  type Degree,
   type Mending,
   type Move,
   type Taste,
   type Trouble,
+  TROUBLES,
 } from '@hand-ladle/core';
+import { useStove } from '../offline/stove';
 import EffectPlate from './EffectPlate.vue';
 import StovePanel from './StovePanel.vue';
-import { useStove } from '../offline/stove';
 
 const props = defineProps<{ stepId: string; load: number }>();
 const emit = defineEmits<{ close: []; timer: [minutes: number, name: string] }>();

@@ -2,8 +2,8 @@
 /** What seldom happens: something else went in, a note, another step, the record so far with a correction. */
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import StovePanel from './StovePanel.vue';
 import { useStove } from '../offline/stove';
+import StovePanel from './StovePanel.vue';
 
 const emit = defineEmits<{ close: []; add: []; look: [index: number] }>();
 const stove = useStove();

@@ -2,15 +2,15 @@
 /** A temperature: from the probe or typed, checked at once; what is out asks for what is done about it. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import {
+  type EntryBody,
   figureText,
   isWithin,
-  limitOf,
-  POINT_NAMES,
-  typedFigure,
-  type EntryBody,
   type Kitchen,
+  limitOf,
   type OpenBreach,
   type Point,
+  POINT_NAMES,
+  typedFigure,
 } from '@hand-ladle/core';
 import { cookServer } from '../offline/cook-server';
 import FigurePad from './FigurePad.vue';

@@ -2,9 +2,9 @@
 /** A timer for a step or a pan: its name, its minutes, and whether it is looked at again and again. */
 import { ref } from 'vue';
 import { typedFigure } from '@hand-ladle/core';
+import { useStove } from '../offline/stove';
 import FigurePad from './FigurePad.vue';
 import StovePanel from './StovePanel.vue';
-import { useStove } from '../offline/stove';
 
 const props = defineProps<{
   wish: { minutes: number | null; name: string; everyMinutes: number | null };

@@ -2,23 +2,23 @@
 /** One line of one load goes in: from the scale or typed, with what can go wrong one tap away. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import {
-  gramsText,
-  typedFigure,
-  weightText,
   type BatchRow,
   type Effect,
   type EntryBody,
+  gramsText,
   type StoveLine,
+  typedFigure,
+  weightText,
 } from '@hand-ladle/core';
 import { useScale } from '../../devices/scale';
 import { useBook } from '../../state/book';
 import FoodPicker from '../../ui/FoodPicker.vue';
+import { cookServer } from '../offline/cook-server';
+import { useStove } from '../offline/stove';
 import EffectPlate from './EffectPlate.vue';
 import FigurePad from './FigurePad.vue';
 import PackForm from './PackForm.vue';
 import StovePanel from './StovePanel.vue';
-import { cookServer } from '../offline/cook-server';
-import { useStove } from '../offline/stove';
 
 const props = defineProps<{ line: StoveLine }>();
 const emit = defineEmits<{ close: [] }>();

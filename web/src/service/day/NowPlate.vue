@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The day as it stands this minute: what is late, what is on, what comes next. What is done is ticked off here. */
-import { computed } from 'vue';
 import { useNow } from '@vueuse/core';
+import { computed } from 'vue';
 import { clockText, type Kitchen, type PlanTold, type SavedServiceTold } from '@hand-ladle/core';
 import { minuteOfService, standingAt } from './day-clock';
 
