@@ -5,6 +5,7 @@ export {
   formatGrams,
   gramsText,
   isVagueUnit,
+  randomFrom,
   roundToDecimals,
   scaleText,
   signedText,

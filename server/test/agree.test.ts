@@ -1,6 +1,5 @@
 /** What the API answers and what the PDF prints are the same, figure by figure, for a thousand random dishes. */
-import { DRAFT_ON_ROLL, type Label, type LabelFigure } from '@hand-ladle/core';
-import { randomFrom } from '@hand-ladle/testing/random-recipe';
+import { DRAFT_ON_ROLL, type Label, type LabelFigure, randomFrom } from '@hand-ladle/core';
 import { runs } from '@hand-ladle/testing/runs';
 import { bytesOf, formOf, newPdf } from '../src/paper/pdf';
 import { contentOf, setBy } from '../src/paper/set';

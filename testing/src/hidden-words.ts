@@ -6,13 +6,13 @@ import {
   type Book,
   decisionsOf,
   type Kitchen,
+  randomFrom,
   readRecipe,
   type Recipe,
   recipeFromReading,
   type RecipeLine,
   worksheet,
 } from '@hand-ladle/core';
-import { randomFrom } from './random-recipe';
 
 /** A word and what it brings: allergen ids, and "vegan" where it comes from an animal. */
 export interface HiddenWord {

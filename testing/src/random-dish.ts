@@ -6,6 +6,7 @@ import {
   type Kitchen,
   lineFromText,
   NUTRIENTS,
+  randomFrom,
   type Recipe,
   stepsFromTexts,
   worksheet,
@@ -13,7 +14,6 @@ import {
 import { beforeLoss, compose } from '../../core/src/dish/compose';
 import type { Composed } from '../../core/src/dish/composed';
 import { impossible, unbalanced } from './matter';
-import { randomFrom } from './random-recipe';
 import { recipeOf } from './world';
 
 /** Steps of a dish; A and B are foods of it. */

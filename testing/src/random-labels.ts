@@ -12,6 +12,7 @@ import {
   LANGUAGES,
   lineFromText,
   pointsToMm,
+  randomFrom,
   type Recipe,
   type SetLabel,
   setLabel,
@@ -24,22 +25,11 @@ import {
 import { widthOf } from '../../core/src/paper/print/face';
 import { book, foods, recipeOf, ward } from './world';
 
-/** A small generator of numbers, the same for the same seed (mulberry32). */
-export function dice(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
 const ADDRESS = '14 Saltmill Lane\nThornwick TW4 9QX';
 
 /** A label of a random dish of the larder: any law, kind, language and pack. */
 export function randomLabel(seed: number): LabelContent {
-  const next = dice(seed);
+  const next = randomFrom(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
   const count = 1 + Math.floor(next() * 14);
   const chosen = Array.from({ length: count }, () => pick(foods));

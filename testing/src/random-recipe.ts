@@ -10,6 +10,7 @@ import {
   type Pack,
   PACK_DEFAULTS,
   planSwaps,
+  randomFrom,
   type Recipe,
   type RecipeLine,
   standardFlagsOf,
@@ -26,17 +27,6 @@ import { passes } from '../../core/src/kitchen/diners';
 import { withdrawPack } from '../../core/src/kitchen/kitchen';
 import { swapHere } from '../../core/src/kitchen/library';
 import { misfitOf } from '../../core/src/swap/fit';
-
-/** A seeded stream of numbers in [0, 1): mulberry32. */
-export function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const pick = <T>(items: readonly T[], random: () => number): T => items[Math.floor(random() * items.length)]!;
 

@@ -11,6 +11,7 @@ export {
   weightText,
 } from './format';
 export { type Figure, readFigure, spellFractions } from './number';
+export { randomFrom } from './random';
 export { typedFigure } from './typed-figure';
 export {
   celsiusFromFahrenheit,

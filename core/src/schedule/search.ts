@@ -2,6 +2,7 @@
  * The search for a short plan: lists are crossed and changed a little (Hartmann 1998), each made a plan and justified; the best
  * stay. No clock and no chance in it: the same problem and seed go the same way, and whoever asks says when it is enough.
  */
+import { randomFrom } from '../quantity';
 import { clashes, isRefuted, lowerBound } from './bound';
 import { exactPlan } from './exact';
 import { type Cost, costOf, Generator as Planner, isLess, justified, listBy, type Starts } from './generate';
@@ -28,17 +29,6 @@ export interface Found {
   isProven: boolean;
   /** Plans made on the way. */
   plans: number;
-}
-
-/** A seeded stream of numbers in [0, 1): mulberry32. */
-function stream(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 /** What a list can be sorted by: what has the longest way behind it, what must start first, what is longest. */
@@ -76,7 +66,7 @@ class Population {
     seed: number,
   ) {
     this.planner = new Planner(problem);
-    this.random = stream(seed);
+    this.random = randomFrom(seed);
   }
 
   private member(list: readonly number[]): Member {

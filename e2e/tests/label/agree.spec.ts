@@ -1,6 +1,7 @@
 /** What the screen draws and what the API answers are the same, figure by figure, for random dishes: a few here, a thousand in the bench. */
 // Nothing of it is saved, so it does not wait for that as other journeys do.
 import { expect, test } from '@playwright/test';
+import { randomFrom } from '../../../core/src/quantity/random';
 import { open, type Opened } from '../../support/kitchen';
 
 const DISHES = 50 * (Number(process.env['HAND_LADLE_MORE']) || 1);
@@ -10,16 +11,6 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => kitchen.stop());
 
-/** A seeded stream of numbers in [0, 1): mulberry32. */
-function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
 interface Figure {
   text: string;
   per100gText: string;

@@ -37,6 +37,7 @@ import {
 } from './compute';
 import { headsRequest, newService, planWish, savedService, scheduleRequest } from './schemas';
 import { savedTold, type ServiceStore } from './store';
+import { takingRoutes } from './taking-routes';
 
 const ICS = 'text/calendar; charset=utf-8';
 const NEW = 'POST /api/services';
@@ -386,6 +387,7 @@ export const serviceRoutes = (parts: ServingParts): Route[] => {
         return savedTold(saved);
       },
     }),
+    ...takingRoutes(parts),
     route({
       method: 'delete',
       path: '/api/services/:id',

@@ -15,7 +15,6 @@ import {
   STOCK_KINDS,
   type StockItem,
   storeIn,
-  takenFor,
   thawedItem,
   thawingProblem,
 } from '@hand-ladle/core';
@@ -28,7 +27,7 @@ import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { listCsv } from './calendar';
 import { eatenIn, groundOf } from './compute';
-import { savedTold, type ServiceStore } from './store';
+import type { ServiceStore } from './store';
 
 const lot = Joi.string().trim().max(60).allow('').default('');
 const stockAnswer = tellingAll('id', 'kind', 'name', 'grams', 'place', 'since', 'useBy', 'version');
@@ -157,7 +156,7 @@ const countedOn = async ({ stock, store, today }: StockParts, kitchenId: string 
 };
 
 export const stockRoutes = (parts: StockParts): Route[] => {
-  const { stock, services, store, today } = parts;
+  const { stock, store, today } = parts;
   return [
     route({
       method: 'get',
@@ -265,37 +264,6 @@ export const stockRoutes = (parts: StockParts): Route[] => {
         const { kitchen, list } = await countedOn(parts, query.kitchenId);
         asFile(context, `${kitchen.id}-count.csv`, CSV);
         return context.body(listCsv(list));
-      },
-    }),
-    route({
-      method: 'post',
-      path: '/api/services/:id/take-out',
-      summary: 'Takes out of store what the service needs of it, first to expire first: all of it or nothing',
-      answer: tellingAll('id', 'taken', 'version'),
-      answers: 'The service with what was taken',
-      run: async ({ params }) => {
-        const { service, version } = await services.find(params.id);
-        if (service.taken.length > 0) throw new ApiError('stock-taken');
-        const ground = await groundOf(service, store, stock);
-        const taken = takenFor(demandOf(await eatenIn(ground), ground));
-        return stock.inOne(async (transaction) => {
-          await stock.move(taken, 'out', transaction);
-          return savedTold(await services.save({ ...service, taken }, version, transaction));
-        });
-      },
-    }),
-    route({
-      method: 'post',
-      path: '/api/services/:id/put-back',
-      summary: 'Puts back what was taken out of store for a service',
-      answer: tellingAll('id', 'taken', 'version'),
-      answers: 'The service with nothing taken',
-      run: async ({ params }) => {
-        const { service, version } = await services.find(params.id);
-        return stock.inOne(async (transaction) => {
-          await stock.move(service.taken, 'back', transaction);
-          return savedTold(await services.save({ ...service, taken: [] }, version, transaction));
-        });
       },
     }),
   ];

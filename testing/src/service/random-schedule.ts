@@ -1,6 +1,5 @@
 /** Random problems of tasks and machines, a checker of plans that knows nothing of how they are made, and the same as a program for a solver. */
-import type { Schedule, ScheduleProblem, ScheduleTask } from '@hand-ladle/core';
-import { randomFrom } from '../random-recipe';
+import { randomFrom, type Schedule, type ScheduleProblem, type ScheduleTask } from '@hand-ladle/core';
 
 export interface RandomSchedule {
   tasks: number;

@@ -3,12 +3,12 @@ import {
   type Kitchen,
   kitchenThatDay,
   PLAIN_TEAM,
+  randomFrom,
   type Service,
   SERVICE_DEFAULTS,
   type ServiceGround,
   type TimedTask,
 } from '@hand-ladle/core';
-import { randomFrom } from '../random-recipe';
 import { book, cafe, demo, school, wardAsIs } from '../world';
 
 export const dishes = new Map(
