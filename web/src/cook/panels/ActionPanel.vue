@@ -22,7 +22,7 @@ async function act(action: string): Promise<void> {
     <p class="breach" role="alert">{{ breach.words }}</p>
     <p class="soft">What was done? It stays open until somebody says.</p>
     <label class="words"
-      >More words, if they are needed<input v-model="words" class="field" maxlength="500"
+      >More words, if they are needed<input v-model="words" class="field tall" maxlength="500"
     /></label>
     <div class="actions">
       <button v-for="each in actions" :key="each" type="button" class="key" @click="act(each)">
@@ -48,11 +48,6 @@ async function act(action: string): Promise<void> {
   display: grid;
   gap: var(--space-1);
   margin: var(--space-3) 0;
-}
-
-.field {
-  min-height: 64px;
-  font-size: 24px;
 }
 
 .actions {

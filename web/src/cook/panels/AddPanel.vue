@@ -78,12 +78,6 @@ const REASONS = ADDED_BECAUSE.filter((each) => each !== 'water');
 </template>
 
 <style scoped>
-.sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: var(--space-5);
-}
-
 .what,
 .why {
   display: grid;
@@ -102,11 +96,5 @@ const REASONS = ADDED_BECAUSE.filter((each) => each !== 'water');
 
 .main {
   margin-top: var(--space-2);
-}
-
-@media (max-width: 760px) {
-  .sides {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

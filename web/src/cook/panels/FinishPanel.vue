@@ -99,7 +99,11 @@ const SCORE_WORDS: Readonly<Record<Score, string>> = {
     <div class="rows">
       <form @submit.prevent="weigh">
         <label
-          >Finished weight, g<input v-model="finished" class="field" inputmode="decimal" data-takes-weight
+          >Finished weight, g<input
+            v-model="finished"
+            class="field tall"
+            inputmode="decimal"
+            data-takes-weight
         /></label>
         <span class="had">{{
           state.finishedGrams === null ? 'not weighed' : gramsText(state.finishedGrams)
@@ -112,16 +116,19 @@ const SCORE_WORDS: Readonly<Record<Score, string>> = {
         </button>
       </form>
       <form @submit.prevent="count">
-        <label>Portions<input v-model="portions" class="field" inputmode="decimal" /></label>
+        <label>Portions<input v-model="portions" class="field tall" inputmode="decimal" /></label>
         <label
-          >of grams, if other than planned<input v-model="portionGrams" class="field" inputmode="decimal"
+          >of grams, if other than planned<input
+            v-model="portionGrams"
+            class="field tall"
+            inputmode="decimal"
         /></label>
         <span class="had">{{ state.portions ?? 'not counted' }}</span>
         <button class="key" type="submit">Counted</button>
       </form>
       <form @submit.prevent="keep">
         <label
-          >Left over, g: it goes into store<input v-model="leftOver" class="field" inputmode="decimal"
+          >Left over, g: it goes into store<input v-model="leftOver" class="field tall" inputmode="decimal"
         /></label>
         <span class="had">{{
           state.leftOverGrams === null ? 'nothing' : gramsText(state.leftOverGrams)
@@ -129,8 +136,8 @@ const SCORE_WORDS: Readonly<Record<Score, string>> = {
         <button class="key" type="submit">Keep it</button>
       </form>
       <form @submit.prevent="throwAway">
-        <label>Thrown away, g<input v-model="thrown" class="field" inputmode="decimal" /></label>
-        <label>Why<input v-model="reason" class="field" maxlength="500" /></label>
+        <label>Thrown away, g<input v-model="thrown" class="field tall" inputmode="decimal" /></label>
+        <label>Why<input v-model="reason" class="field tall" maxlength="500" /></label>
         <span class="had">{{
           state.thrownAwayGrams === null ? 'nothing' : gramsText(state.thrownAwayGrams)
         }}</span>
@@ -154,7 +161,7 @@ const SCORE_WORDS: Readonly<Record<Score, string>> = {
             </button>
           </fieldset>
         </div>
-        <label>What they said<input v-model="words" class="field" maxlength="1000" /></label>
+        <label>What they said<input v-model="words" class="field tall" maxlength="1000" /></label>
         <span class="had">{{ state.verdicts.length }} so far</span>
         <button class="key" type="submit">Note it</button>
       </form>
@@ -197,11 +204,6 @@ label {
   display: grid;
   flex: 1;
   min-width: 180px;
-}
-
-.field {
-  min-height: 64px;
-  font-size: 28px;
 }
 
 .had {

@@ -44,7 +44,7 @@ async function correct(of: string): Promise<void> {
       </button>
     </div>
     <form class="note" @submit.prevent="write">
-      <label>A note<input v-model="note" class="field" maxlength="2000" /></label>
+      <label>A note<input v-model="note" class="field tall" maxlength="2000" /></label>
       <button class="key" type="submit">Write it down</button>
     </form>
     <ol class="rows">
@@ -63,7 +63,7 @@ async function correct(of: string): Promise<void> {
           Wrong
         </button>
         <form v-if="correcting === row.id" class="note" @submit.prevent="correct(row.id)">
-          <label>Why is it wrong?<input v-model="reason" class="field" maxlength="500" /></label>
+          <label>Why is it wrong?<input v-model="reason" class="field tall" maxlength="500" /></label>
           <button class="key" type="submit">It does not count</button>
         </form>
       </li>
@@ -94,11 +94,6 @@ async function correct(of: string): Promise<void> {
   display: grid;
   flex: 1;
   font-size: 20px;
-}
-
-.field {
-  min-height: 64px;
-  font-size: 24px;
 }
 
 .rows li {

@@ -66,12 +66,12 @@ async function write(): Promise<void> {
     </div>
     <template v-if="!isRecorded">
       <label
-        >Name on the pack, or its scanned code<input v-model="product" class="field" maxlength="200"
+        >Name on the pack, or its scanned code<input v-model="product" class="field tall" maxlength="200"
       /></label>
-      <label>Supplier<input v-model="supplier" class="field" maxlength="120" /></label>
+      <label>Supplier<input v-model="supplier" class="field tall" maxlength="120" /></label>
       <p class="stop">Nobody has read that pack here: the batch stands at check until somebody did.</p>
     </template>
-    <label>Lot<input v-model="lot" class="field" maxlength="60" /></label>
+    <label>Lot<input v-model="lot" class="field tall" maxlength="60" /></label>
     <p v-if="refusal" class="stop" role="alert">{{ refusal }}</p>
     <button class="key main" type="submit">Write it down</button>
   </form>
@@ -99,11 +99,6 @@ async function write(): Promise<void> {
 label {
   display: grid;
   gap: var(--space-1);
-}
-
-.field {
-  min-height: 64px;
-  font-size: 26px;
 }
 
 .stop {

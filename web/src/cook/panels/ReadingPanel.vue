@@ -103,7 +103,7 @@ async function take(value: number | null, way: 'probe' | 'typed'): Promise<void>
             {{ each }}
           </button>
         </div>
-        <label>Where<input v-model="where" class="field" maxlength="120" /></label>
+        <label>Where<input v-model="where" class="field tall" maxlength="120" /></label>
         <p class="limit">
           {{ limit ? `${limit.words} (${limit.source})` : 'Judged with the other readings of this cooling' }}
         </p>
@@ -128,7 +128,7 @@ async function take(value: number | null, way: 'probe' | 'typed'): Promise<void>
         <p v-if="isOut" class="out" role="alert">Out: {{ limit?.words }}</p>
         <label class="late"><input v-model="isLate" type="checkbox" /> It was measured before</label>
         <label v-if="isLate"
-          >Minutes ago<input v-model="minutesAgo" class="field" inputmode="decimal"
+          >Minutes ago<input v-model="minutesAgo" class="field tall" inputmode="decimal"
         /></label>
         <button type="button" class="key main" @click="take(celsius, 'typed')">Write it down</button>
         <p v-if="refusal" class="out" role="alert">{{ refusal }}</p>
@@ -139,9 +139,6 @@ async function take(value: number | null, way: 'probe' | 'typed'): Promise<void>
 
 <style scoped>
 .sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: var(--space-5);
   font-size: 22px;
 }
 
@@ -162,12 +159,6 @@ async function take(value: number | null, way: 'probe' | 'typed'): Promise<void>
 
 .big {
   margin-bottom: var(--space-2);
-}
-
-.field {
-  width: 100%;
-  min-height: 64px;
-  font-size: 26px;
 }
 
 .limit {
@@ -191,11 +182,5 @@ async function take(value: number | null, way: 'probe' | 'typed'): Promise<void>
   font-size: 26px;
   font-weight: 720;
   color: var(--brick);
-}
-
-@media (max-width: 760px) {
-  .sides {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -54,7 +54,7 @@ function say(): void {
           Nobody has a PIN yet, or the server does not answer. A PIN is set under Labels, People.
         </p>
         <form @submit.prevent="say">
-          <label>Or only a name, not signed<input v-model="name" class="field" maxlength="120" /></label>
+          <label>Or only a name, not signed<input v-model="name" class="field tall" maxlength="120" /></label>
           <button class="key" type="submit">That is me</button>
         </form>
         <button v-if="author.name" class="key plain" type="button" @click="author.leave()">
@@ -71,12 +71,6 @@ function say(): void {
 </template>
 
 <style scoped>
-.sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: var(--space-5);
-}
-
 .list,
 form,
 label {
@@ -84,11 +78,6 @@ label {
   gap: var(--space-2);
   align-content: start;
   font-size: 22px;
-}
-
-.field {
-  min-height: 64px;
-  font-size: 26px;
 }
 
 .key {
@@ -102,11 +91,5 @@ label {
 .wrong {
   font-size: 24px;
   color: var(--brick);
-}
-
-@media (max-width: 760px) {
-  .sides {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

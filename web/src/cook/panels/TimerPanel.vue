@@ -43,10 +43,10 @@ async function start(): Promise<void> {
   <StovePanel title="Timer" @close="emit('close')">
     <div class="sides">
       <div class="what">
-        <label>What for, which pan<input v-model="name" class="field" maxlength="200" /></label>
+        <label>What for, which pan<input v-model="name" class="field tall" maxlength="200" /></label>
         <label class="again"><input v-model="isRepeated" type="checkbox" /> Look again and again</label>
         <label v-if="isRepeated"
-          >Every so many minutes<input v-model="every" class="field" inputmode="decimal"
+          >Every so many minutes<input v-model="every" class="field tall" inputmode="decimal"
         /></label>
       </div>
       <div>
@@ -59,23 +59,12 @@ async function start(): Promise<void> {
 </template>
 
 <style scoped>
-.sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: var(--space-5);
-}
-
 .what,
 label {
   display: grid;
   gap: var(--space-2);
   align-content: start;
   font-size: 22px;
-}
-
-.field {
-  min-height: 64px;
-  font-size: 26px;
 }
 
 .again {
@@ -97,11 +86,5 @@ label {
 .wrong {
   font-size: 24px;
   color: var(--brick);
-}
-
-@media (max-width: 760px) {
-  .sides {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -294,12 +294,6 @@ function choose(to: Mode): void {
 </template>
 
 <style scoped>
-.sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: var(--space-5);
-}
-
 .sums div {
   display: grid;
   grid-template-columns: 130px 1fr;
@@ -348,11 +342,5 @@ function choose(to: Mode): void {
 .wrong {
   font-size: 24px;
   color: var(--brick);
-}
-
-@media (max-width: 760px) {
-  .sides {
-    grid-template-columns: 1fr;
-  }
 }
 </style>
