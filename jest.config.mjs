@@ -32,6 +32,7 @@ const TEST_TIMEOUT_MS = 300_000;
 /** Stores and composables of the screen, in a document without a browser; these packages ship as modules only. */
 const web = project('web', {
   testEnvironment: 'jsdom',
+  setupFiles: ['<rootDir>/scripts/jest-seed.mjs', '<rootDir>/web/test/support/near-worker.ts'],
   transform: { '\\.(ts|mjs|js)$': swc },
   transformIgnorePatterns: ['/node_modules/(?!@vueuse/)'],
 });

@@ -101,8 +101,8 @@ function post<K extends QuestionKind>(
 /** A lane in which a newer question replaces one that still waits. Superseded questions answer null. */
 export function latestOnly<K extends QuestionKind>(kind: K) {
   let isBusy = false;
-  let next: { question: Questions[K]['ask']; done: (answer: Questions[K]['answer'] | null) => void } | null =
-    null;
+  type Given = Questions[K]['answer'] | null;
+  let next: { question: Questions[K]['ask']; done: (answer: Given | Promise<Given>) => void } | null = null;
   const run = async (question: Questions[K]['ask']): Promise<Questions[K]['answer'] | null> => {
     if (isBusy) {
       next?.done(null);
@@ -117,7 +117,8 @@ export function latestOnly<K extends QuestionKind>(kind: K) {
       isBusy = false;
       const following = next;
       next = null;
-      if (following) void run(following.question).then(following.done);
+      // What fails fails for the one who waits for it.
+      if (following) following.done(run(following.question));
     }
   };
   return run;

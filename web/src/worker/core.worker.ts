@@ -55,7 +55,6 @@ import {
 
 let book: Book = bookOf(foodSet([]), [], []);
 
-/** Reads changed lines again by their text, and all steps against the new list. */
 /** Lines parted from one written line may meet ids that are taken: those get the next free one. */
 function distinct(lines: readonly RecipeLine[]): RecipeLine[] {
   const taken = new Set<string>();
@@ -67,6 +66,7 @@ function distinct(lines: readonly RecipeLine[]): RecipeLine[] {
   });
 }
 
+/** Reads changed lines again by their text, and all steps against the new list. */
 function reread({ recipe, changes, steps }: Questions['reread']['ask']): Recipe {
   const texts = new Map(changes.map(({ id, text }) => [id, text]));
   const kept = recipe.lines.flatMap((line) => {

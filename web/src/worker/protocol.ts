@@ -94,11 +94,12 @@ export interface Questions {
   whatIf: { ask: BenchInput & { lineId: string; grams: number }; answer: Worksheet };
   claims: { ask: BenchInput; answer: Claim[] };
   contributions: { ask: BenchInput & { nutrient: NutrientId; portionGrams: number }; answer: Contribution[] };
-  /** Foods whose names come nearest to what was typed. */
+  /** A cook's word that something named is not in the dish, for every text that names it. */
   saidNotIn: {
     ask: { recipe: Recipe; kitchen: Kitchen; name: string; by: string; on: string };
     answer: NotIn[];
   };
+  /** Foods whose names come nearest to what was typed. */
   suggest: { ask: { text: string }; answer: string[] };
   homeTarget: { ask: { recipe: Recipe; kitchen: Kitchen }; answer: Target };
   /** Where a batch stands at a moment, milliseconds since 1970. */

@@ -1,0 +1,244 @@
+/** The bench over the real core worker and a server that keeps dishes by version: what a cook changes, the rest follows. */
+import { createPinia, setActivePinia } from 'pinia';
+import { type SavedRecipe, worksheet } from '@hand-ladle/core';
+import { book as world, cafe, demo, foods, school, swaps, ward } from '@hand-ladle/testing/world';
+import { server, ServerError } from '../src/api/client';
+import { useBench } from '../src/state/bench';
+import { useBook } from '../src/state/book';
+
+const POT = 'barley-leek-white-bean-pot';
+const SOUP = 'red-lentil-tomato-soup';
+/** What the server holds. */
+let held: Map<string, SavedRecipe>;
+let saves: SavedRecipe[];
+
+beforeEach(() => {
+  localStorage.clear();
+  setActivePinia(createPinia());
+  held = new Map(
+    demo.map(({ recipe, target }) => [
+      recipe.id,
+      { recipe, target, vesselIds: [], version: 1 } as SavedRecipe,
+    ]),
+  );
+  saves = [];
+  jest.spyOn(server, 'larder').mockResolvedValue({ foods: [...foods], swaps: [...swaps] });
+  jest.spyOn(server, 'kitchens').mockResolvedValue([ward, school, cafe]);
+  jest.spyOn(server, 'components').mockResolvedValue([...world.components.values()]);
+  jest.spyOn(server, 'recipe').mockImplementation((id) => {
+    const found = held.get(id);
+    return found
+      ? Promise.resolve(found)
+      : Promise.reject(new ServerError('recipe-unknown', 'Not in the book.'));
+  });
+  jest.spyOn(server, 'save').mockImplementation((saved) => {
+    saves.push(saved);
+    const kept = { ...saved, version: saved.version + 1 };
+    held.set(saved.recipe.id, kept);
+    return Promise.resolve(kept);
+  });
+});
+afterEach(() => jest.restoreAllMocks());
+
+/** Until something is so; a test that waits for nothing fails by its own time limit. */
+async function until(isSo: () => boolean): Promise<void> {
+  while (!isSo()) await new Promise((done) => setTimeout(done, 2));
+}
+
+async function opened(id = POT) {
+  const bench = useBench();
+  await bench.open(id);
+  await until(() => bench.worksheet !== null);
+  return bench;
+}
+const sheetOfNow = (bench: ReturnType<typeof useBench>) => worksheet({ ...bench.input! }, world);
+/** Until the screen shows what core says of the draft as it is. */
+const settled = (bench: ReturnType<typeof useBench>) =>
+  until(() => JSON.stringify(bench.worksheet) === JSON.stringify(sheetOfNow(bench)));
+
+test('what it shows is the worksheet of core, after each change and after undo', async () => {
+  const bench = await opened();
+  await settled(bench);
+  const before = bench.worksheet!.finishedGrams;
+  bench.setTarget({ kind: 'portions', portions: 240, portionGrams: 280 });
+  await settled(bench);
+  expect(bench.worksheet!.finishedGrams).toBeGreaterThan(before * 1.9);
+  bench.answerLine(bench.recipe!.lines[0]!.id, { grams: 5000, gramsOrigin: 'weighed here' });
+  await settled(bench);
+  bench.undo();
+  bench.undo();
+  await settled(bench);
+  expect(bench.worksheet!.finishedGrams).toBe(before);
+  bench.redo();
+  expect(bench.target).toEqual({ kind: 'portions', portions: 240, portionGrams: 280 });
+  await bench.flush();
+});
+
+test('a change is saved quietly with the version it was made on; the written words stay', async () => {
+  const bench = await opened();
+  const [line] = bench.recipe!.lines;
+  bench.answerLine(line!.id, { grams: 4200, gramsOrigin: 'weighed here' });
+  bench.answerLine(line!.id, { foodId: line!.reading.foodId! });
+  await bench.flush();
+  expect(saves.map(({ version }) => version)).toEqual([1]);
+  expect(saves[0]!.recipe.lines[0]).toMatchObject({
+    text: line!.text,
+    answers: { grams: 4200, gramsOrigin: 'weighed here', foodId: line!.reading.foodId },
+  });
+  bench.setRecipe({ name: 'Pot of the ward' });
+  await bench.flush();
+  expect(saves.map(({ version }) => version)).toEqual([1, 2]);
+});
+
+test('of two dishes asked for at once the last one is shown, whichever is answered first', async () => {
+  const bench = useBench();
+  let answerPot: (saved: SavedRecipe) => void = () => undefined;
+  jest
+    .spyOn(server, 'recipe')
+    .mockImplementation((id) =>
+      id === POT ? new Promise((done) => (answerPot = done)) : Promise.resolve(held.get(id)!),
+    );
+  const first = bench.open(POT);
+  await until(() => (server.recipe as jest.Mock).mock.calls.length === 1);
+  await bench.open(SOUP);
+  answerPot(held.get(POT)!);
+  await first;
+  await until(() => bench.worksheet !== null);
+  expect([bench.recipe!.id, bench.worksheet!.recipeId]).toEqual([SOUP, SOUP]);
+});
+
+test('a dish that is not in the book is said, and what was open is closed with nothing of it left', async () => {
+  const bench = await opened();
+  await expect(bench.open('no-such-dish')).rejects.toMatchObject({ code: 'recipe-unknown' });
+  expect([bench.recipe, bench.worksheet]).toEqual([null, null]);
+});
+
+test.each(['weight', 'pans', 'portions'] as const)(
+  'the batch said by %s makes the same food',
+  async (kind) => {
+    const bench = await opened();
+    const { finishedGrams } = bench.worksheet!;
+    if (await bench.express(kind)) {
+      await settled(bench);
+      expect(bench.target!.kind).toBe(kind);
+      expect(Math.abs(bench.worksheet!.finishedGrams / finishedGrams - 1)).toBeLessThan(0.02);
+    } else expect(bench.target!.kind).toBe('portions');
+    await bench.flush();
+  },
+);
+
+test('a machine asked for takes the place of the one before for that work, and of no other', async () => {
+  const bench = await opened();
+  const simmering = ward.vessels.filter(({ kind }) => kind === 'kettle' || kind === 'pot');
+  const [one, other] = simmering;
+  bench.setMachine('simmer', one!.id);
+  bench.setMachine('simmer', other!.id);
+  expect(bench.vesselIds.filter((id) => simmering.some((each) => each.id === id))).toEqual([other!.id]);
+  const blender = ward.vessels.find(({ kind }) => kind === 'blender');
+  if (blender) {
+    bench.setMachine('blend', blender.id);
+    expect([...bench.vesselIds].sort()).toEqual([blender.id, other!.id].sort());
+  }
+  bench.setMachine('simmer', null);
+  expect(bench.vesselIds).not.toContain(other!.id);
+  await bench.flush();
+});
+
+test('lines are added under ids of their own, rewritten without their old answers, and taken out', async () => {
+  const bench = await opened();
+  const ids = bench.recipe!.lines.map(({ id }) => id);
+  const [first] = ids;
+  bench.answerLine(first!, { grams: 1 });
+  await bench.rewriteLine(first!, '2 kg leeks, sliced');
+  expect(bench.recipe!.lines[0]).toMatchObject({ id: first, text: '2 kg leeks, sliced', answers: {} });
+  await bench.addLine('50 g walnuts, chopped');
+  const added = bench.recipe!.lines.at(-1)!;
+  expect(ids).not.toContain(added.id);
+  await settled(bench);
+  const nuts = () => bench.worksheet!.allergens.find(({ id }) => id === 'nut')!;
+  expect([nuts().status, nuts().lineIds.includes(added.id)]).toEqual(['contains', true]);
+  await bench.removeLine(added.id);
+  await settled(bench);
+  expect([nuts().status, nuts().lineIds.includes(added.id)]).toEqual(['check', false]);
+  await bench.addLine('10 g dill');
+  await bench.addLine('10 g chives');
+  const all = bench.recipe!.lines.map(({ id }) => id);
+  expect(new Set(all).size).toBe(all.length);
+  await bench.flush();
+});
+
+test('what the text names is out by a cook’s word, with who and the kitchen’s day, and only what was asked', async () => {
+  const bench = await opened(SOUP);
+  await bench.rewriteSteps(['Simmer everything for 20 minutes.', 'Finish with toasted walnuts and honey.']);
+  await settled(bench);
+  const asked = () =>
+    bench.worksheet!.findings.filter(({ code }) => code === 'named-nowhere').map(({ message }) => message);
+  expect(asked().length).toBeGreaterThan(1);
+  const many = asked().length;
+  await bench.sayNotIn('walnut', 'R. Fallow');
+  await settled(bench);
+  expect(bench.recipe!.notIn.at(-1)).toMatchObject({
+    by: 'R. Fallow',
+    on: expect.stringMatching(/^\d{4}-\d\d-\d\d$/),
+  });
+  expect(asked().length).toBeLessThan(many);
+  expect(asked().join()).toMatch(/honey/i);
+  await bench.flush();
+});
+
+test('a figure is stood for once: a later word takes the place of the earlier', async () => {
+  const bench = await opened();
+  bench.standFor('sodium', 900, 'R. Fallow');
+  bench.standFor('sodium', 950, 'Ilka Reedmace');
+  expect(bench.recipe!.confirmed).toMatchObject([{ what: 'sodium', figure: 950, by: 'Ilka Reedmace' }]);
+  await bench.flush();
+});
+
+test('a variant of a variant is linked to the first parent, and is no component', async () => {
+  const bench = await opened();
+  const create = jest
+    .spyOn(server, 'create')
+    .mockImplementation((saved) => Promise.resolve({ ...saved, version: 1 }));
+  const plan = { applied: [], exclude: ['soy'], apart: [] } as never;
+  bench.setRecipe({ name: 'Pot as it is' });
+  const id = await bench.makeVariant(plan, 'Pot, no soy');
+  // What was typed is kept before it is copied.
+  expect(saves.at(-1)!.recipe.name).toBe('Pot as it is');
+  expect(id).toMatch(/^pot-no-soy-/);
+  expect(create.mock.calls[0]![0].recipe).toMatchObject({
+    parentId: POT,
+    freeFrom: ['soy'],
+    isComponent: false,
+  });
+  held.set(id, create.mock.calls[0]![0]);
+  await bench.open(id);
+  expect(bench.isVariant).toBe(true);
+  await bench.makeVariant(plan, 'Once more');
+  expect(create.mock.calls[1]![0].recipe.parentId).toBe(POT);
+});
+
+test('another kitchen, another law: the label follows the regime of the kitchen that is chosen', async () => {
+  const bench = await opened();
+  const book = useBook();
+  const [american] = [ward, school, cafe].filter(({ regime }) => regime === 'us');
+  const [european] = [ward, school, cafe].filter(({ regime }) => regime === 'eu');
+  for (const kitchen of [american, european])
+    if (kitchen) {
+      book.chooseKitchen(kitchen.id);
+      await until(() => bench.kitchen?.id === kitchen.id);
+      await settled(bench);
+      expect([bench.regime, bench.worksheet!.label.regime]).toEqual([kitchen.regime, kitchen.regime]);
+    }
+});
+
+test('a food that is taught is in the next worksheet', async () => {
+  const bench = await opened();
+  const book = useBook();
+  const leek = book.foodsById.get('leek')!;
+  await book.replaceFood({ ...leek, name: 'Leek of the garden' });
+  expect(book.nameOf('leek')).toBe('Leek of the garden');
+  await book.replaceFood({ ...leek, id: 'new-leek', name: 'Tree leek', synonyms: [] });
+  await bench.addLine('100 g tree leek');
+  expect(bench.recipe!.lines.at(-1)!.reading.foodId).toBe('new-leek');
+  await bench.flush();
+});
