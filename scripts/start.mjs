@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import { ensureBuilt } from './build.mjs';
+import { ensureBuilt, SERVER } from './build.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
 import { answers, isAlive, startMariadb } from './mariadb.mjs';
 import { halt, main } from './say.mjs';
@@ -23,7 +23,7 @@ function readPort() {
 }
 
 const readLock = () => (existsSync(LOCK) ? JSON.parse(readFileSync(LOCK, 'utf8')) : null);
-const isServer = (pid) => Boolean(pid) && isAlive(pid, join('server', 'src', 'main.ts'));
+const isServer = (pid) => Boolean(pid) && isAlive(pid, SERVER);
 
 /** A start that was killed can leave its server behind; it is stopped before a new one takes its place. */
 async function endOrphan() {
@@ -71,7 +71,7 @@ await main(async () => {
     });
     ensureBuilt();
     const database = await startMariadb(FOLDER);
-    const server = spawn(process.execPath, ['--import', 'tsx', join('server', 'src', 'main.ts')], {
+    const server = spawn(process.execPath, ['--enable-source-maps', SERVER], {
       stdio: 'inherit',
       // Its own process group: on Ctrl-C the server is stopped first and the database after it.
       detached: true,

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base } from '@playwright/test';
+import { SERVER } from '../../scripts/build.mjs';
 
 /**
  * A journey whose page is left only when what it did last is saved: the next one shares its kitchen, and a page that is torn down
@@ -85,7 +86,7 @@ export async function open(name: string, port: number): Promise<Opened & Killabl
   let output = '';
   let main: ChildProcess;
   const again = async (): Promise<void> => {
-    main = spawn('node', ['--enable-source-maps', join('.data', 'tests', 'server.mjs')], {
+    main = spawn('node', ['--enable-source-maps', SERVER], {
       cwd: ROOT,
       env: {
         ...process.env,

@@ -1,5 +1,5 @@
 /**
- * The random tests on a fresh seed and with twenty times the cases. A seed that finds a fault is kept in
+ * The random tests, and the frames of a drag, on a fresh seed and with twenty times the cases. A seed that finds a fault is kept in
  * testing/cases/found-seeds.txt, and `npm test` draws from it too from then on.
  */
 import { spawnSync } from 'node:child_process';
@@ -17,7 +17,7 @@ const jest = spawnSync(join('node_modules', '.bin', 'jest'), ['--testPathPattern
 });
 const journey = spawnSync(
   join('node_modules', '.bin', 'playwright'),
-  ['test', '-c', 'e2e/playwright.config.ts', 'label/agree'],
+  ['test', '-c', 'e2e/playwright.config.ts', 'label/agree', 'dish/scaling'],
   { stdio: 'inherit', env },
 );
 if (jest.status !== 0) {

@@ -1,9 +1,9 @@
-/** Before the journeys: the server as one file, and the database they share, where nobody started one already. */
+/** Before the journeys: the app as it is built, and the database they share, where nobody started one already. */
+import { ensureBuilt } from '../build.mjs';
 import { ADDRESS, startTestDatabase } from './database.mjs';
-import { bundleServer } from './server-bundle.mjs';
 
 export default async function setup() {
-  await bundleServer();
+  ensureBuilt();
   if (process.env[ADDRESS]) return;
   const { stop } = await startTestDatabase();
   return stop;
