@@ -7,7 +7,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './build.mjs';
-import { ensurePackages, ensurePrograms } from './install.mjs';
+import { ensurePackages, ensurePrograms, NATIVE_TSC } from './install.mjs';
 import { main, sentenceOf } from './say.mjs';
 import { foundSeeds, RANDOM_SUITES, testSeed } from './seed.mjs';
 import { startTestDatabase } from './testing/database.mjs';
@@ -55,17 +55,14 @@ function add(name, isPassed, passed, failed) {
   console.log(`${name}: ${passed} passed, ${failed} failed`);
 }
 
-/** The native compiler, five times as fast as the one that lint and vue-tsc still stand on; named by path, for both are `tsc`. */
-const TSC = join('..', 'typescript-native', 'bin', 'tsc');
-
 /** What reads the code without running it, two beside each other. */
 const CHECKS = [
   ['lint', 'eslint', ['.']],
   ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
   ['types of the web app', 'vue-tsc', ['-p', 'web/tsconfig.json']],
-  ['types of server, data and tests', TSC, ['-p', 'tsconfig.json']],
-  ['types of core', TSC, ['-p', 'core/tsconfig.json']],
-  ['types of the journeys', TSC, ['-p', 'e2e/tsconfig.json']],
+  ['types of server, data and tests', NATIVE_TSC, ['-p', 'tsconfig.json']],
+  ['types of core', NATIVE_TSC, ['-p', 'core/tsconfig.json']],
+  ['types of the journeys', NATIVE_TSC, ['-p', 'e2e/tsconfig.json']],
 ];
 
 async function check() {
