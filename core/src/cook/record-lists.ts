@@ -5,7 +5,7 @@ import { type ListSection, type ServiceList } from '../service';
 import { differences } from './differs';
 import { type EntryBody, inOrderWritten, type KeptEntry, type Standing, standing, writtenAt } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
-import { type JudgedReading, judgedReadings, POINT_NAMES } from './points';
+import { type JudgedReading, judgedReadings, POINT_NAMES, readingText } from './points';
 import { batchState } from './state';
 
 const MINUTES = new Map<string, Intl.DateTimeFormat>();
@@ -73,7 +73,7 @@ export function bodyWords(body: EntryBody, opening: OpenedBatch | null): string 
     case 'timer-stopped':
       return 'Timer stopped';
     case 'reading':
-      return `${POINT_NAMES[body.point]}${body.where === '' ? '' : `, ${body.where}`}: ${figureText(body.celsius, 1)} °C${body.way === 'typed' ? ' (typed)' : ''}`;
+      return `${POINT_NAMES[body.point]}${body.where === '' ? '' : `, ${body.where}`}: ${readingText(body.celsius)}${body.way === 'typed' ? ' (typed)' : ''}`;
     case 'action':
       return `Done about it: ${body.action}${body.words === '' ? '' : `, ${body.words}`}`;
     case 'finished':
@@ -149,7 +149,7 @@ function readingRow(reading: JudgedReading, timeZone: string): string[] {
   return [
     timeIn(timeZone, at),
     `${POINT_NAMES[point]}${where === '' ? '' : `, ${where}`}`,
-    `${figureText(celsius, 1)} °C${way === 'typed' ? '*' : ''}`,
+    `${readingText(celsius)}${way === 'typed' ? '*' : ''}`,
     limitWords,
     standing_,
     signed(reading),

@@ -123,6 +123,11 @@ describe('readings of a record', () => {
     expect(judged[0]).toMatchObject({ verdict: 'out', lateMinutes: 0 });
     expect(openBreaches(judged, [])).toHaveLength(1);
     expect(openBreaches(judgedReadings(standing([out, action(out.id, 2)]), eu), [])).toEqual([]);
+    // What is told of a reading that is out is out as well, however near it lies.
+    for (const celsius of [74.999, 74.95, 74.5, 61]) {
+      const [breach] = openBreaches(judgedReadings(standing([reading('core', celsius, 1)]), eu), []);
+      expect([celsius, Number(/: ([\d.]+) °C/.exec(breach!.words)![1]) < 75]).toEqual([celsius, true]);
+    }
   });
 
   test('one that is written down later says so, and cannot lie in the future', () => {

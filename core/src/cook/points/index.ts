@@ -6,7 +6,7 @@ export {
   type CoolingStanding,
   type CoolingWatch,
 } from './cooling-watch';
-export { isWithin, limitOf, POINT_NAMES, type PointLimit } from './limits';
+export { isWithin, limitOf, POINT_NAMES, type PointLimit, readingText } from './limits';
 export {
   coolingsOf,
   judgedReadings,

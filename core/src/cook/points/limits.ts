@@ -113,3 +113,6 @@ export function limitOf(point: Point, where: string, kitchen: Kitchen): PointLim
 /** Whether a temperature keeps a limit. */
 export const isWithin = (celsius: number, { leastCelsius, mostCelsius }: PointLimit): boolean =>
   (leastCelsius === null || celsius >= leastCelsius) && (mostCelsius === null || celsius <= mostCelsius);
+
+/** Degrees of a reading as they were measured: rounded onto its limit it would stand on the wrong side of it. */
+export const readingText = (celsius: number): string => `${figureText(celsius, 3)} °C`;

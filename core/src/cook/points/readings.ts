@@ -1,10 +1,9 @@
 /** Readings as they are judged: each in or out of its limit, what was done about it, and coolings batch by batch. */
 import { HEAT_LIMITS } from '../../batch';
 import type { Kitchen } from '../../kitchen';
-import { figureText } from '../../quantity';
 import { LATE_SECONDS, type Point, type Standing, writtenAt } from '../log';
 import { type CoolingWatch, coolingWatch } from './cooling-watch';
-import { isWithin, limitOf } from './limits';
+import { isWithin, limitOf, readingText } from './limits';
 
 export interface JudgedReading {
   id: string;
@@ -152,7 +151,7 @@ export function openBreaches(
     .filter(({ verdict, actions }) => verdict === 'out' && actions.length === 0)
     .map(({ id, where, celsius, limitWords, point }): OpenBreach => ({
       of: id,
-      words: `${where || point}: ${figureText(celsius, 1)} °C, ${limitWords}`,
+      words: `${where || point}: ${readingText(celsius)}, ${limitWords}`,
     }));
   const failing = coolings
     .filter(({ watch, readingIds, actions }) => {
