@@ -9,9 +9,7 @@ const bundled = {
   transform: {
     '\\.test\\.ts$': isBySource ? swc : '<rootDir>/scripts/testing/jest-test.mjs',
     '\\.(ts|mjs)$': swc,
-    '/node_modules/.+\\.c?js$': '<rootDir>/scripts/testing/jest-package.mjs',
   },
-  transformIgnorePatterns: [],
 };
 const project = (name, extra = {}) => ({
   displayName: name,
