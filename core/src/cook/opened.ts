@@ -84,7 +84,8 @@ export function withBrought(
     const component = book.components.get(id);
     if (food) {
       foods.push(food);
-      packs.push(...[packOf(kitchen, id) ?? []].flat());
+      const pack = packOf(kitchen, id);
+      if (pack) packs.push(pack);
     } else if (component) {
       const made = componentAsFood(component, book, kitchen, opened.madeOn);
       foods.push(made.food);
