@@ -50,6 +50,7 @@ const sessionRoutes = (people: People, audit: AuditTrail): Route[] => [
     summary: 'Signs out',
     answer: session,
     answers: 'Nobody',
+    example: {},
     run: async ({ context }) => {
       const token = tokenOf(context);
       if (token !== null) await people.signOut(token);
@@ -93,6 +94,7 @@ const pinRoutes = (people: People, audit: AuditTrail): Route[] => [
     status: 201,
     answer: tellingAll('signature', 'person', 'expiresAt'),
     answers: 'The signature, and until when it holds',
+    example: { body: { personId: 'POST /api/session', pin: '4711' } },
     run: ({ body, context }) => people.sign(body.personId, body.pin, addressOf(context)),
   }),
 ];

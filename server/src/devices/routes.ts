@@ -4,7 +4,7 @@ import { streamSSE } from 'hono/streaming';
 import { type Route, route } from '../http/route';
 import { tellingAll } from '../http/words';
 import type { SimulatedProbe } from './probe';
-import type { SimulatedScale, Weighing } from './scale';
+import type { SimulatedScale } from './scale';
 import { probeRequest, scaleRequest } from './schemas';
 
 /** An idle stream says so, so that a connection that broke is noticed. */
@@ -12,20 +12,18 @@ const HEARTBEAT_MS = 15_000;
 
 /** The scale's weighings as server-sent events, until the other end goes. */
 function streamWeights(context: Context, scale: SimulatedScale): Response {
-  return streamSSE(context, async (stream) => {
-    let isOpen = true;
-    const write = (weighing: Weighing): void => {
-      if (isOpen) void stream.writeSSE({ event: 'weight', data: JSON.stringify(weighing) });
-    };
-    const end = scale.watch(write);
-    stream.onAbort(() => {
-      isOpen = false;
-      end();
+  return streamSSE(context, (stream) => {
+    const end = scale.watch((weighing) => {
+      void stream.writeSSE({ event: 'weight', data: JSON.stringify(weighing) });
     });
-    while (isOpen) {
-      await stream.sleep(HEARTBEAT_MS);
-      if (isOpen) await stream.writeSSE({ event: 'still', data: '' });
-    }
+    const beat = setInterval(() => void stream.writeSSE({ event: 'still', data: '' }), HEARTBEAT_MS);
+    return new Promise((gone) =>
+      stream.onAbort(() => {
+        clearInterval(beat);
+        end();
+        gone();
+      }),
+    );
   });
 }
 
@@ -36,6 +34,7 @@ export const scaleRoutes = (scale: SimulatedScale): Route[] => [
     summary: 'The weights of the scale as server-sent events',
     file: ['text/event-stream'],
     answers: 'A stream of grams',
+    example: {},
     run: ({ context }) => streamWeights(context, scale),
   }),
   route({

@@ -27,9 +27,11 @@ export interface Asked<Path extends string, Query, Body, Needed> {
   context: Context;
 }
 
-/** What a route is asked in the documentation. A test sends it and holds the answer against what is declared. */
+/**
+ * What a route is asked in the documentation. A test sends it and holds the answer against what is declared. In params and body a
+ * value "<METHOD path>" stands for the id that this other route's example answered.
+ */
 export interface Example {
-  /** A value "<METHOD path>" stands for the id that this other route's example answered. */
   params?: Readonly<Record<string, string>>;
   query?: Readonly<Record<string, string>>;
   body?: unknown;

@@ -13,6 +13,9 @@ import { runRequest, uploadQuery } from './schemas';
 import { MOST_FILE_BYTES } from './table-file';
 import { foodTable, productTable } from './tables';
 
+/** The example of every step is the table that `POST /api/imports` took. */
+const TAKEN = { params: { id: 'POST /api/imports' } };
+
 const TABLE = ['text/csv', 'application/octet-stream'];
 const view = tellingAll('id', 'kind', 'fileName', 'headers', 'mapping', 'progress');
 
@@ -118,7 +121,7 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
     summary: 'How far an import is',
     answer: view,
     answers: 'Progress and refused rows',
-    example: { params: { id: 'POST /api/imports' } },
+    example: TAKEN,
     run: ({ params }) => imports.view(params.id),
   }),
   route({
@@ -130,8 +133,8 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
     answer: view,
     answers: 'Progress',
     example: {
-      params: { id: 'POST /api/imports' },
-      body: { mapping: { name: 'name', category: 'category' }, hasDecimalComma: false, dryRun: true },
+      ...TAKEN,
+      body: { mapping: { name: 'name', category: 'category' }, hasDecimalComma: false, dryRun: false },
     },
     run: ({ params, body }) => imports.start(params.id, body),
   }),
@@ -141,7 +144,7 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
     summary: 'Stops a running import; nothing of it stays',
     answer: view,
     answers: 'Progress',
-    example: { params: { id: 'POST /api/imports' } },
+    example: TAKEN,
     run: ({ params }) => imports.stop(params.id),
   }),
   route({
@@ -150,6 +153,7 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
     summary: 'Every row refused and why',
     file: [CSV],
     answers: 'A CSV file',
+    example: TAKEN,
     run: ({ params, context }) => {
       const path = imports.reportPath(params.id);
       if (!path) throw new ApiError('import-not-found');
@@ -163,6 +167,7 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
     summary: 'Takes a finished import back, but for rows that people have used since',
     answer: tellingAll('takenBack', 'kept'),
     answers: 'How many rows went, and the names of those that stay',
+    example: TAKEN,
     run: ({ params }) => imports.takeBack(params.id),
   }),
   route({
@@ -171,6 +176,7 @@ const jobRoutes = (imports: ImportJobs): Route[] => [
     summary: 'Forgets an upload',
     answer: tellingAll('removed'),
     answers: 'Its id',
+    example: TAKEN,
     run: async ({ params }) => {
       await imports.remove(params.id);
       return { removed: params.id };

@@ -24,6 +24,8 @@ export interface PrintParts {
 const MOST_SHOWN = 60;
 const ROLL = { kind: 'roll', id: 'roll-102', name: 'Roll 102 mm', widthMm: 102, heightMm: null };
 
+const RUN = { items: [{ releaseId: 'POST /api/labels', quantity: 2 }], stock: ROLL };
+
 const page = tellingAll('printer', 'jobs', 'outputs');
 
 const printRoutesOf = ({ releases, printing }: PrintParts): Route[] => {
@@ -78,6 +80,7 @@ const printRoutesOf = ({ releases, printing }: PrintParts): Route[] => {
       status: 202,
       answer: tellingAll('jobId', 'batchCodes'),
       answers: 'The job and the batch codes',
+      example: { body: RUN },
       run: ({ body: { items, ...options }, by }) => printing.print(items, options, by),
     }),
     route({
@@ -89,6 +92,7 @@ const printRoutesOf = ({ releases, printing }: PrintParts): Route[] => {
       body: runRequest,
       file: LABEL_FILES,
       answers: 'A file',
+      example: { params: { format: 'txt' }, body: RUN },
       run: async ({ params, body: { items, ...options }, by, context }) => {
         const parts = await printing.parts(items, options, by, params.format);
         return fileAnswer(context, params.format as FileFormat, 'labels', parts, options);

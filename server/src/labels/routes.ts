@@ -66,9 +66,7 @@ export const labelRoutes = (releases: Releases): Route[] => [
       body: actRequest,
       answer: label,
       answers: 'The label',
-      ...(act === 'withdraw'
-        ? {}
-        : { example: { params: { id: 'POST /api/labels' }, body: { version: index + 1 } } }),
+      example: { params: { id: 'POST /api/labels' }, body: { version: index + 1 } },
       run: async ({ params, body, by }) =>
         withoutInputs(await releases.step(params.id, to, body.version, by)),
     }),

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { ApiError } from '../http/errors';
 import { type Route, route } from '../http/route';
 import { id, listOf, telling, tellingAll } from '../http/words';
+import { SEA_BEET } from './example';
 import { food, foodRequest } from './schemas';
 import type { LarderStore } from './store';
 
@@ -45,6 +46,7 @@ export const larderRoutes = (larder: LarderStore, usersOf: UsersOf): Route[] => 
     status: 201,
     answer: telling(saved),
     answers: 'The food',
+    example: { body: { food: SEA_BEET } },
     run: ({ body }) => larder.create(body.food),
   }),
   route({
@@ -56,6 +58,10 @@ export const larderRoutes = (larder: LarderStore, usersOf: UsersOf): Route[] => 
     body: foodRequest,
     answer: telling(saved),
     answers: 'The food',
+    example: {
+      params: { id: SEA_BEET.id },
+      body: { food: { ...SEA_BEET, synonyms: ['wild spinach'] }, version: 2 },
+    },
     run: ({ params, body }) => {
       if (body.food.id !== params.id) throw new ApiError('bad-request');
       return larder.save(body);
