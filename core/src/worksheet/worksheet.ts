@@ -9,7 +9,6 @@ import {
   type ComponentBatch,
   componentBatch,
   dishDepthMm,
-  factorFor,
   homePortionGrams,
   type Leftover,
   type MachineChoice,
@@ -25,48 +24,11 @@ import {
   type WorksheetLine,
   worksheetLine,
 } from '../batch';
-import {
-  allergenStatement,
-  type FigureTolerance,
-  ingredientStatement,
-  type Label,
-  labelFigures,
-  labelPack,
-  printedFigures,
-  proteinDailyUs,
-  type StatementStyle,
-  timesFacts,
-  withShares,
-} from '../declaration';
-import {
-  componentKey,
-  compose,
-  type Composed,
-  foodFollows,
-  gathered,
-  inOrder,
-  type Narrowing,
-  narrowings,
-  type Range,
-  rangeOfFigure,
-  type RangeScope,
-  type Ratio,
-  ratiosOf,
-  type StatementItem,
-} from '../dish';
+import { type Label, printedFigures, type StatementStyle } from '../declaration';
+import { componentKey, compose, type Composed, type Ratio, ratiosOf } from '../dish';
 import { type Finding, isOf, isOpen, worstFirst } from '../finding';
-import { FACT_IDS, type FactId, type Facts } from '../food';
+import type { Facts } from '../food';
 import type { Kitchen } from '../kitchen';
-import {
-  addFood,
-  copySum,
-  factsOf,
-  keptShares,
-  type MissingFigure,
-  missingFigures,
-  type NutrientSum,
-  vectorHere,
-} from '../nutrition';
 import { roundToDecimals } from '../quantity';
 import type { Book, Recipe } from '../recipe';
 import { swapFindings } from '../swap';
@@ -80,7 +42,9 @@ import {
   stepFindings,
   targetFindings,
 } from './findings';
+import { labelOf } from './label';
 import { type MassBalance, massBalance } from './mass-balance';
+import { nutritionOf, type WorksheetNutrition } from './nutrition';
 import { proteinQuality } from './protein-quality';
 import { tolerancesOf } from './tolerances';
 
@@ -122,13 +86,7 @@ export interface Worksheet {
   allergens: AllergenFlag[];
   /** Animal food, and what a whole-food kitchen leaves out, each with its paths. */
   standards: AllergenFlag[];
-  nutrition: {
-    perPortion: Facts;
-    per100g: Facts;
-    missing: MissingFigure[];
-    /** The least and the most a portion may hold, by figure. Without an end where a figure is missing. */
-    ranges: Record<FactId, Range>;
-  };
+  nutrition: WorksheetNutrition;
   /** Share of its protein that counts by quality, 0 to 1. */
   proteinQuality: number;
   label: Label;
@@ -155,165 +113,6 @@ export interface WorksheetInput {
 }
 
 const PLAIN_STYLE: StatementStyle = { language: 'en', hasTail: false };
-
-/** The statement at batch size: water follows the vessel, so its place in the list may move. */
-function batchStatement(composed: Composed, batch: Batch, kitchen: Kitchen): StatementItem[] {
-  const scaled = composed.statementItems.map((item): StatementItem => ({
-    name: item.name,
-    foodId: item.foodId,
-    names: item.names,
-    grams: item.grams * factorFor(item.follows, batch),
-    substances: item.substances,
-    parts: item.parts,
-    statementText: item.statementText,
-    isWater: item.isWater,
-    follows: item.follows,
-    isUnrecorded: item.isUnrecorded,
-  }));
-  return inOrder(gathered(scaled), batch.finishedGrams, kitchen);
-}
-
-/** What would narrow the figures that are not safely inside their band; all figures, where each is. */
-function narrowingsOf(
-  tolerances: readonly FigureTolerance[],
-  perPortion: Facts,
-  scope: RangeScope,
-): Narrowing[] {
-  const banded = tolerances.filter(({ band }) => band !== null);
-  const loose = banded.filter(({ standing }) => standing !== 'inside');
-  const ids = (loose.length > 0 ? loose : banded).map(({ id }) => id);
-  return narrowings(ids, perPortion, scope);
-}
-
-interface LabelGround {
-  composed: Composed;
-  batch: Batch;
-  book: Book;
-  kitchen: Kitchen;
-  facts: Worksheet['nutrition'];
-  quality: number;
-  tolerances: FigureTolerance[];
-  open: readonly Finding[];
-}
-
-/** EU: what the name or a picture stresses carries its quantity; the US asks for none. */
-function quantified(
-  items: StatementItem[],
-  { composed, batch, book, kitchen }: LabelGround,
-): StatementItem[] {
-  if (kitchen.regime !== 'eu') return items;
-  const { name, packed } = composed.recipe;
-  const food = (id: string) => {
-    const known = book.foods.foods.get(id);
-    return known
-      ? { names: [known.labelName, known.name, ...known.synonyms], category: known.category }
-      : null;
-  };
-  const asked = { title: packed?.names.en || name, stressed: new Set(packed?.stressed ?? []), food };
-  // What is finished, before any of it stuck to pots: never more than went in, for no ingredient is more than all of them.
-  const whole = Math.min(
-    composed.putInGrams * batch.factor,
-    batch.finishedGrams / (1 - kitchen.transferLoss),
-  );
-  return withShares(items, asked, whole);
-}
-
-/** What the dish is called on a label in a language; in English its own name where nobody says otherwise. */
-function titleIn(
-  { name, packed }: Recipe,
-  language: StatementStyle['language'],
-): { title: string; untranslated: string[] } {
-  const said = packed?.names[language]?.trim() || (language === 'en' ? name : '');
-  return said ? { title: said, untranslated: [] } : { title: name, untranslated: [name] };
-}
-
-function labelOf(ground: LabelGround, style: StatementStyle): Label {
-  const { composed, batch, book, kitchen, facts, quality, tolerances, open } = ground;
-  const { regime } = kitchen;
-  const missing = new Set<string>(facts.missing.map(({ id }) => id));
-  const { title, untranslated: untitled } = titleIn(composed.recipe, style.language);
-  const { segments, untranslated } = ingredientStatement(
-    quantified(batchStatement(composed, batch, kitchen), ground),
-    kitchen,
-    style,
-  );
-  const { named, ...statement } = allergenStatement(composed.traces, kitchen, style.language);
-  const { perPortion, per100g } = facts;
-  const pack = labelPack(composed.recipe.packed, kitchen.service, regime, batch.portionGrams);
-  const whole = pack.showsWhole && pack.netGrams !== null ? timesFacts(per100g, pack.netGrams / 100) : null;
-  return {
-    regime,
-    title,
-    portionGrams: batch.portionGrams,
-    figures: labelFigures({ perPortion, per100g, whole, missing }, regime),
-    ingredients: segments.map(({ text }) => text).join(''),
-    ingredientSegments: segments,
-    ...statement,
-    named,
-    language: style.language,
-    pack,
-    waterGrams: missing.has('waterG') ? null : per100g.waterG,
-    proteinDailyText: regime === 'us' && quality > 0 ? proteinDailyUs(perPortion.proteinG * quality) : null,
-    beside: regime === 'us' && style.language !== 'en' ? labelOf(ground, { ...style, language: 'en' }) : null,
-    untranslated: [...untitled, ...untranslated],
-    tolerances,
-    narrowings: narrowingsOf(tolerances, perPortion, scopeOfRange(composed, batch, book, kitchen)),
-    isDraft: open.length > 0,
-    draftReasons: open.map(({ message }) => message),
-  };
-}
-
-/**
- * Nutrients of the batch, told as those of `factor` home recipes: fat for the pan and garnish do not follow the batch, so
- * what they differ by is added or taken off.
- */
-function nutrientsOfBatch(composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): NutrientSum {
-  const apart = composed.lines.filter(
-    (line) => line.weight && line.food && line.technique === null && foodFollows(line) !== 'batch',
-  );
-  if (apart.length === 0 || batch.factor <= 0) return composed.nutrients;
-  const sum = copySum(composed.nutrients);
-  for (const { food, follows, weight, id, source, isPouredOff } of apart) {
-    const vector = vectorHere(food!, book.foods, kitchen);
-    const grams = weight!.grams * (factorFor(follows, batch) / batch.factor - 1);
-    if (vector)
-      addFood(sum, vector, grams, id, keptShares(source, food!, composed.recipe.steps, isPouredOff));
-  }
-  return sum;
-}
-
-function nutritionOf(composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): Worksheet['nutrition'] {
-  // The same solids in the finished batch: per gram of finished food, whatever water the vessel asked for.
-  // What sticks to pots and spoons takes all in proportion: it changes weights, never figures per 100 g.
-  const beforeLoss = composed.isMeasured ? 1 : composed.keptShare;
-  const perBatch = batch.factor > 0 ? batch.finishedGrams / (batch.factor * beforeLoss) : 0;
-  const sum = nutrientsOfBatch(composed, batch, book, kitchen);
-  const facts = (grams: number): Facts => factsOf(sum, perBatch, grams, kitchen.regime);
-  return {
-    perPortion: facts(batch.portionGrams),
-    per100g: facts(100),
-    missing: missingFigures(composed.nutrients),
-    ranges: rangesOf(facts(batch.portionGrams), scopeOfRange(composed, batch, book, kitchen)),
-  };
-}
-
-/** Grams of a portion over the finished grams at home size. */
-const scopeOfRange = (composed: Composed, batch: Batch, book: Book, kitchen: Kitchen): RangeScope => ({
-  composed,
-  kitchen,
-  book,
-  share:
-    batch.finishedGrams > 0
-      ? (batch.portionGrams * batch.factor * (composed.isMeasured ? 1 : composed.keptShare)) /
-        batch.finishedGrams
-      : 0,
-});
-
-function rangesOf(perPortion: Facts, scope: RangeScope): Record<FactId, Range> {
-  const ranges = {} as Record<FactId, Range>;
-  for (const id of FACT_IDS) ranges[id] = rangeOfFigure(id, perPortion[id], scope);
-  return ranges;
-}
 
 /** Every size the batch is served in; one, where the target names no more. */
 function servingsOf(batch: Batch, per100g: Facts): WorksheetServing[] {

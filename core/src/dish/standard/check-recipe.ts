@@ -3,7 +3,7 @@ import { type Finding, finding } from '../../finding';
 import { inSentence, isLiquid } from '../../food';
 import { figureText } from '../../quantity';
 import type { Recipe } from '../../recipe';
-import type { StandardLine } from './standardize';
+import type { StandardLine } from './standard-line';
 
 /** Vegetables and sauces that cook down give about this share of their weight as liquid (convention). */
 const JUICY_SHARE = 0.4;

@@ -3,5 +3,7 @@ export { recipeFindings } from './check-recipe';
 export { equipmentUsed } from './equipment-used';
 export { LIQUOR_ID } from './liquor';
 export { type Ratio, ratiosOf } from './ratios';
-export { type Follows, standardize, type StandardLine, sweatingWater } from './standardize';
+export { sweatingWater } from './pan-fat';
+export type { Follows, StandardLine } from './standard-line';
+export { standardize } from './standardize';
 export { stateExchanges, withState } from './state-exchange';

@@ -5,7 +5,7 @@
 import { isLiquid, isOil, isStarch, isWater } from '../../food';
 import { figureText, roundToDecimals } from '../../quantity';
 import { type Recipe, stagesOf } from '../../recipe';
-import type { StandardLine } from './standardize';
+import type { StandardLine } from './standard-line';
 
 export type RatioVerdict = 'below' | 'within' | 'above';
 

@@ -5,7 +5,7 @@
 import { type Food, type FoodSet, type FoodState, isWater } from '../../food';
 import { figureText, roundToDecimals } from '../../quantity';
 import type { LineAnswers, Recipe } from '../../recipe';
-import type { StandardLine } from './standardize';
+import type { StandardLine } from './standard-line';
 
 /** Dry foods whose cooked or tinned fellows do not carry their name. */
 const FELLOWS: Readonly<Record<string, readonly string[]>> = {
