@@ -15,11 +15,6 @@ const project = (name, extra = {}) => ({
   displayName: name,
   rootDir: '.',
   testMatch: [`<rootDir>/${name}/**/*.test.ts`],
-  moduleNameMapper: {
-    '^@hand-ladle/core$': '<rootDir>/core/src/index.ts',
-    '^@hand-ladle/data$': '<rootDir>/data/src/index.ts',
-    '^@hand-ladle/testing/(.*)$': '<rootDir>/testing/src/$1.ts',
-  },
   setupFiles: ['<rootDir>/scripts/jest-seed.mjs'],
   ...extra,
 });

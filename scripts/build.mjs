@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { MEMBERS } from './members.mjs';
 import { halt } from './say.mjs';
 
 /** The server as one file: it starts in a second, where reading its sources one by one takes five. Packages stay where they are. */
@@ -30,8 +31,7 @@ const BUILDS = [
       '--target=node20',
       '--sourcemap',
       '--packages=external',
-      '--alias:@hand-ladle/core=./core/src/index.ts',
-      '--alias:@hand-ladle/data=./data/src/index.ts',
+      ...Object.entries(MEMBERS).map(([name, path]) => `--alias:${name}=${path}`),
       '--log-level=error',
     ],
   },

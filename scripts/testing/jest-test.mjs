@@ -4,6 +4,7 @@
  */
 import { dirname } from 'node:path';
 import { buildSync } from 'esbuild';
+import { MEMBERS } from '../members.mjs';
 
 /**
  * The language's own names, found at once: in the room that Jest gives each file (a vm context of Node 20) every `Math` or `Map` is
@@ -22,11 +23,7 @@ export default {
     const { outputFiles } = buildSync({
       stdin: { contents: source, sourcefile: path, resolveDir: dirname(path), loader: 'ts' },
       bundle: true,
-      alias: {
-        '@hand-ladle/core': './core/src/index.ts',
-        '@hand-ladle/data': './data/src/index.ts',
-        '@hand-ladle/testing': './testing/src',
-      },
+      alias: MEMBERS,
       packages: 'external',
       platform: 'node',
       format: 'cjs',
