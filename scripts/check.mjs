@@ -11,6 +11,18 @@ import { main } from './say.mjs';
 
 process.chdir(join(fileURLToPath(import.meta.url), '..', '..'));
 const KEPT = join('.data', 'types');
+/** Rooms of the server that have no test of their own name. */
+const SERVER_WIDE = new Set([
+  'http',
+  'database',
+  'store',
+  'larder',
+  'recipes',
+  'worksheets',
+  'menu',
+  'paper',
+  'devices',
+]);
 
 const git = (...args) => spawnSync('git', args, { encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
 const run = (program, ...args) =>
@@ -25,13 +37,30 @@ const incremental = (name, program) => () =>
     join(KEPT, `${name.replace(/\W/g, '-')}.json`),
   );
 
+/** Tests that more than this many stand on are the business of `npm test`. */
+const MOST_RELATED = 20;
+
+/** Tests that import a file of the testing package by its name. */
+function namersOf(name) {
+  const namers = git('grep', '--untracked', '-l', `@hand-ladle/testing/${name}'`, '--', '*.test.ts');
+  return namers.length <= MOST_RELATED ? namers : [];
+}
+
 /**
  * Where the tests of a file stand, as Jest finds them. Every test of core comes in by its door, and so would be related to all of
  * core: a room's own tests are what is worth waiting for before a commit.
  */
 function testsOf(file) {
-  const [, member, room] = /^(core|data|web)\/(?:src|test)\/(?:([\w-]+)\/)?/.exec(file) ?? [];
+  const [, helper] = /^testing\/src\/(.+)\.ts$/.exec(file) ?? [];
+  if (helper) return namersOf(helper);
+  if (/\.test\.ts$/.test(file)) return [file];
+  const [, member, room] = /^(core|data|server|web)\/(?:src|test)\/(?:([\w-]+)\/)?/.exec(file) ?? [];
   if (member === 'core') return room ? [`core/test/${room}/`] : [];
+  if (member === 'server')
+    return [
+      `server/test/(.*[-/])?${room ?? 'api'}[-./]`,
+      ...(SERVER_WIDE.has(room) ? ['server/test/api'] : []),
+    ];
   return member ? [`${member}/test/`] : [];
 }
 
@@ -65,14 +94,7 @@ await main(async () => {
     ['types of the web app', incremental('web/tsconfig.json', 'vue-tsc')],
     [
       'unit tests of what changed',
-      () =>
-        tested.length === 0 ||
-        run(
-          'jest',
-          ...['--selectProjects', 'core', 'data', 'web'],
-          ...['--testPathPatterns', ...tested],
-          '--passWithNoTests',
-        ),
+      () => tested.length === 0 || run('jest', ...['--testPathPatterns', ...tested], '--passWithNoTests'),
     ],
   ];
   let failed = 0;
