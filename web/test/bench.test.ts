@@ -1,49 +1,18 @@
 /** The bench over the real core worker and a server that keeps dishes by version: what a cook changes, the rest follows. */
-import { createPinia, setActivePinia } from 'pinia';
 import { type SavedRecipe, worksheet } from '@hand-ladle/core';
-import { book as world, cafe, demo, foods, school, swaps, ward } from '@hand-ladle/testing/world';
-import { server, ServerError } from '../src/api/client';
+import { book as world, cafe, school, ward } from '@hand-ladle/testing/world';
+import { server } from '../src/api/client';
 import { useBench } from '../src/state/bench';
 import { useBook } from '../src/state/book';
+import { freshScreen, type NearServer, until } from './support/near-server';
 
 const POT = 'barley-leek-white-bean-pot';
 const SOUP = 'red-lentil-tomato-soup';
-/** What the server holds. */
-let held: Map<string, SavedRecipe>;
-let saves: SavedRecipe[];
-
+let near: NearServer;
 beforeEach(() => {
-  localStorage.clear();
-  setActivePinia(createPinia());
-  held = new Map(
-    demo.map(({ recipe, target }) => [
-      recipe.id,
-      { recipe, target, vesselIds: [], version: 1 } as SavedRecipe,
-    ]),
-  );
-  saves = [];
-  jest.spyOn(server, 'larder').mockResolvedValue({ foods: [...foods], swaps: [...swaps] });
-  jest.spyOn(server, 'kitchens').mockResolvedValue([ward, school, cafe]);
-  jest.spyOn(server, 'components').mockResolvedValue([...world.components.values()]);
-  jest.spyOn(server, 'recipe').mockImplementation((id) => {
-    const found = held.get(id);
-    return found
-      ? Promise.resolve(found)
-      : Promise.reject(new ServerError('recipe-unknown', 'Not in the book.'));
-  });
-  jest.spyOn(server, 'save').mockImplementation((saved) => {
-    saves.push(saved);
-    const kept = { ...saved, version: saved.version + 1 };
-    held.set(saved.recipe.id, kept);
-    return Promise.resolve(kept);
-  });
+  near = freshScreen();
 });
 afterEach(() => jest.restoreAllMocks());
-
-/** Until something is so; a test that waits for nothing fails by its own time limit. */
-async function until(isSo: () => boolean): Promise<void> {
-  while (!isSo()) await new Promise((done) => setTimeout(done, 2));
-}
 
 async function opened(id = POT) {
   const bench = useBench();
@@ -80,14 +49,14 @@ test('a change is saved quietly with the version it was made on; the written wor
   bench.answerLine(line!.id, { grams: 4200, gramsOrigin: 'weighed here' });
   bench.answerLine(line!.id, { foodId: line!.reading.foodId! });
   await bench.flush();
-  expect(saves.map(({ version }) => version)).toEqual([1]);
-  expect(saves[0]!.recipe.lines[0]).toMatchObject({
+  expect(near.saves.map(({ version }) => version)).toEqual([1]);
+  expect(near.saves[0]!.recipe.lines[0]).toMatchObject({
     text: line!.text,
     answers: { grams: 4200, gramsOrigin: 'weighed here', foodId: line!.reading.foodId },
   });
   bench.setRecipe({ name: 'Pot of the ward' });
   await bench.flush();
-  expect(saves.map(({ version }) => version)).toEqual([1, 2]);
+  expect(near.saves.map(({ version }) => version)).toEqual([1, 2]);
 });
 
 test('of two dishes asked for at once the last one is shown, whichever is answered first', async () => {
@@ -96,12 +65,12 @@ test('of two dishes asked for at once the last one is shown, whichever is answer
   jest
     .spyOn(server, 'recipe')
     .mockImplementation((id) =>
-      id === POT ? new Promise((done) => (answerPot = done)) : Promise.resolve(held.get(id)!),
+      id === POT ? new Promise((done) => (answerPot = done)) : Promise.resolve(near.held.get(id)!),
     );
   const first = bench.open(POT);
   await until(() => (server.recipe as jest.Mock).mock.calls.length === 1);
   await bench.open(SOUP);
-  answerPot(held.get(POT)!);
+  answerPot(near.held.get(POT)!);
   await first;
   await until(() => bench.worksheet !== null);
   expect([bench.recipe!.id, bench.worksheet!.recipeId]).toEqual([SOUP, SOUP]);
@@ -203,14 +172,14 @@ test('a variant of a variant is linked to the first parent, and is no component'
   bench.setRecipe({ name: 'Pot as it is' });
   const id = await bench.makeVariant(plan, 'Pot, no soy');
   // What was typed is kept before it is copied.
-  expect(saves.at(-1)!.recipe.name).toBe('Pot as it is');
+  expect(near.saves.at(-1)!.recipe.name).toBe('Pot as it is');
   expect(id).toMatch(/^pot-no-soy-/);
   expect(create.mock.calls[0]![0].recipe).toMatchObject({
     parentId: POT,
     freeFrom: ['soy'],
     isComponent: false,
   });
-  held.set(id, create.mock.calls[0]![0]);
+  near.held.set(id, create.mock.calls[0]![0]);
   await bench.open(id);
   expect(bench.isVariant).toBe(true);
   await bench.makeVariant(plan, 'Once more');

@@ -14,7 +14,7 @@ import type {
   ToldKeptEntry,
   Trouble,
 } from '@hand-ladle/core';
-import type { ServerError } from '../../api/client';
+import { ServerError } from '../../api/client';
 import { useBook } from '../../state/book';
 import { ask } from '../../worker/client';
 import type { CookAnswer, CookInput } from '../../worker/protocol';
@@ -101,9 +101,7 @@ export const useStove = defineStore('stove', () => {
     waiting.value = await (await box()).waiting();
   }
   const isOutOfReach = (error: unknown): boolean =>
-    ['unreachable', 'database-down', 'internal'].includes(
-      (error as Partial<ServerError>).code ?? 'unreachable',
-    );
+    error instanceof ServerError && ['unreachable', 'database-down', 'internal'].includes(error.code);
 
   /** Reads a batch from the server, or takes it as it was kept here. */
   async function read(of: string): Promise<boolean> {

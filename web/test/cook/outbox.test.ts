@@ -10,8 +10,8 @@ import {
   standing,
   type ToldEntry,
 } from '@hand-ladle/core';
-import { openStoveBase } from '../src/cook/offline/kept';
-import { Outbox, type Send, withWaiting } from '../src/cook/offline/outbox';
+import { openStoveBase } from '../../src/cook/offline/kept';
+import { Outbox, type Send, withWaiting } from '../../src/cook/offline/outbox';
 
 const SCOPE: Scope = {
   batch: { lines: new Map(), stepIds: new Set(), loads: 1 },
