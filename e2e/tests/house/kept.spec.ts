@@ -139,9 +139,11 @@ test('nobody is filled in for another, and a released label is shown as it was r
     await dialog.getByLabel('Name').fill('wenna');
     await dialog.getByLabel('Password').fill('ladle-manager-1');
     await dialog.getByRole('button', { name: 'Sign in' }).click();
+    await expect(signOut).toBeVisible();
   };
+  const signOut = page.getByRole('button', { name: 'Wenna Alder: sign out' });
   await signIn();
-  await page.getByRole('button', { name: 'Wenna Alder: sign out' }).click();
+  await signOut.click();
   await signIn();
   await page.goto(`${kitchen.url}/larder?food=leek`);
   await page.getByRole('button', { name: 'Its pack' }).first().click();

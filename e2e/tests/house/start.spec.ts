@@ -55,6 +55,8 @@ test('a kill -9 of server and database between any two saves loses nothing that 
   request,
 }) => {
   let kitchen = await start(FOLDER, PORT);
+  // The first start says which accounts it made.
+  expect(kitchen.output()).toMatch(/Demo accounts were made.*manager wenna/);
   for (const saves of [1, 4, 9]) {
     const before = await load(request, kitchen.url);
     // By what was saved, not by the clock: the next save is on its way when the axe falls.

@@ -26,10 +26,6 @@ const labelStage = (page: Page) =>
   page.getByRole('navigation', { name: 'Stages of the dish' }).getByRole('link', { name: /^Label/ });
 const out = (page: Page) => page.getByRole('region', { name: 'The way out of the kitchen' });
 
-test('the first start says which accounts it made', () => {
-  expect(kitchen.output()).toMatch(/Demo accounts were made.*manager wenna/);
-});
-
 test('handed in, checked, released and printed; the code of the batch opens its page', async ({ page }) => {
   await page.goto(`${kitchen.url}${FENNEL}/label`);
   await page.getByRole('combobox', { name: 'Code', exact: true }).selectOption('qr');

@@ -1,7 +1,7 @@
 /** The demo world with its people signed in, for tests of accounts and labels. */
 import type { Kitchen } from '@hand-ladle/core';
 import type { Role } from '@hand-ladle/core';
-import { DEMO_PEOPLE, seedPeople } from '../../src/accounts/people';
+import { DEMO_PEOPLE } from '../../src/accounts/people';
 import { openWorld, type World } from '../world';
 
 export let world: World;
@@ -70,6 +70,5 @@ export async function changeKitchen(change: Partial<Kitchen>): Promise<() => Pro
 export async function openLabelWorld(name: string): Promise<void> {
   world = await openWorld(name);
   world.services.spool.wake = () => undefined;
-  await seedPeople(world.services.people);
   for (const { login, password, role } of DEMO_PEOPLE) cookies.set(role, await cookieOf(login, password));
 }
