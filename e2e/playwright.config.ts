@@ -2,20 +2,14 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from '../scripts/browser.mjs';
 
 /**
- * One page for the journeys of a file, emptied of storage, cookies, clocks and routes between them: a fresh process a journey took
- * a fifth of the time of all (the runner's own way, made for its editor).
- */
-process.env['PW_TEST_REUSE_CONTEXT'] = '1';
-
-/**
- * Journeys in Debian's Chromium against the built app: three files at a time on two processors, for a page waits as often as it
+ * Journeys in Debian's Chromium against the built app: four files at a time on two processors, for a page waits as long as it
  * works, each with a kitchen and a schema of its own; within a file one after the other, for they share it.
  */
 export default defineConfig({
   testDir: './tests',
   globalSetup: '../scripts/testing/playwright-setup.mjs',
   outputDir: '../test-results',
-  workers: 3,
+  workers: 4,
   retries: 1,
   // Far above what a busy machine needs: a journey fails by what it finds, not by the clock.
   timeout: 300_000,

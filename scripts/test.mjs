@@ -100,8 +100,7 @@ await main(async () => {
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
   console.log(`Random tests draw from seed ${testSeed()} (another: HAND_LADLE_SEED=7 npm test)`);
-  await timed('checks', check);
-  const database = await timed('database', startTestDatabase);
+  const [, database] = await timed('checks and database', () => Promise.all([check(), startTestDatabase()]));
   try {
     const unit = await timed('unit and server tests', () => run('jest', ['--json', `--outputFile=${JEST}`]));
     const { numPassedTests = 0, numFailedTests = 0 } = json(JEST) ?? {};

@@ -7,7 +7,6 @@ test.beforeAll(async () => {
   kitchen = await open('offline', 4411);
 });
 test.afterAll(() => kitchen.stop());
-test.use({ serviceWorkers: 'allow' });
 
 const act = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 const line = (page: Page, name: string) => page.locator(`[data-stove-line="${name}"]`);

@@ -68,6 +68,7 @@ test('with loads and first additions every hazard of the ledger stays in view', 
       .locator('.ledger')
       .evaluate((ledger) => ledger.scrollWidth - ledger.clientWidth);
     expect([width, hidden]).toEqual([width, 0]);
+    await expect(page.getByTestId('save-state')).toHaveText('Saved');
   }
 });
 

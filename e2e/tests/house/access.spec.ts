@@ -1,6 +1,6 @@
 /** Everyone can use it: no violation by axe, the keyboard alone, small screens, and what the first screen weighs. */
 import { gzipSync } from 'node:zlib';
-import { expect, test } from '@playwright/test';
+import { type Browser, expect, type Page, test } from '@playwright/test';
 import axe from 'axe-core';
 import { open, type Opened } from '../../support/kitchen';
 
@@ -57,34 +57,82 @@ const SIZES = [
   [390, 844],
 ] as const;
 
-for (const view of VIEWS) {
-  test(`axe finds nothing at ${view}, and nothing runs out of the page at any size`, async ({ page }) => {
-    await page.goto(kitchen.url + view.replace('BATCH', code));
-    // What a worker works out comes after the network is quiet: the page is there when its heading is.
-    await expect(page.locator('h1').first()).toBeAttached();
-    await page.waitForLoadState('networkidle');
-    await page.evaluate(axe.source);
-    const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run());
-    expect(
-      violations.map(
-        ({ id, nodes }) =>
-          `${id}: ${nodes
-            .map(({ html }) => html)
-            .slice(0, 3)
-            .join(' | ')}`,
-      ),
-    ).toEqual([]);
-    for (const [width, height] of SIZES) {
-      await page.setViewportSize({ width, height });
-      // A picture is drawn anew a moment after its room changed.
-      await expect
-        .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
-          message: `${width} x ${height}`,
-        })
-        .toBeLessThanOrEqual(0);
-    }
+/** A page whose requests are counted, so that a test can tell when a view has all it asked for. */
+async function countedPage(browser: Browser): Promise<Page> {
+  const page = await browser.newPage({ serviceWorkers: 'block' });
+  await page.addInitScript(() => {
+    const own = window as unknown as { asked: number };
+    const { fetch } = window;
+    own.asked = 0;
+    window.fetch = (...request) => {
+      own.asked += 1;
+      return fetch(...request).finally(() => (own.asked -= 1));
+    };
   });
+  return page;
 }
+
+/** Goes to an address within the app, as Back and Forward do, until nothing is asked for and nothing has moved for a while. */
+async function goWithin(page: Page, address: string): Promise<void> {
+  await page.evaluate(async (to) => {
+    const own = window as unknown as { asked: number };
+    // The app names the page once its code is there.
+    document.title = '';
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: {} }));
+    await new Promise<void>((quiet) => {
+      const STILL_MS = 250;
+      let last = performance.now();
+      const watch = new MutationObserver(() => (last = performance.now()));
+      watch.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });
+      const look = (): void => {
+        if (own.asked > 0 || document.title === '') last = performance.now();
+        if (performance.now() - last < STILL_MS) return void setTimeout(look, 25);
+        watch.disconnect();
+        quiet();
+      };
+      look();
+    });
+  }, address);
+  expect(new URL(page.url()).pathname).toBe(new URL(address, page.url()).pathname);
+}
+
+test.describe('every view', () => {
+  let page: Page;
+  test.beforeAll(async ({ browser }) => {
+    page = await countedPage(browser);
+    await page.goto(kitchen.url);
+    await page.evaluate(axe.source);
+  });
+  test.afterAll(() => page.close());
+
+  for (const view of VIEWS) {
+    test(`axe finds nothing at ${view}, and nothing runs out of the page at any size`, async () => {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await goWithin(page, view.replace('BATCH', code));
+      await expect(page.locator('h1').first()).toBeAttached();
+      const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run());
+      expect(
+        violations.map(
+          ({ id, nodes }) =>
+            `${id}: ${nodes
+              .map(({ html }) => html)
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([]);
+      for (const [width, height] of SIZES) {
+        await page.setViewportSize({ width, height });
+        // A picture is drawn anew a moment after its room changed.
+        await expect
+          .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
+            message: `${width} x ${height}`,
+          })
+          .toBeLessThanOrEqual(0);
+      }
+    });
+  }
+});
 
 /** What is used while cooking: the batch, its loads, its times, the sheet at the stove. */
 const WHILE_COOKING = [POT, `${POT}/loads`, `${POT}/times`, `${POT}/sheet`];

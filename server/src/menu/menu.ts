@@ -9,7 +9,7 @@ import {
   STATUS_WORDS,
 } from '@hand-ladle/core';
 import type { Store } from '../store';
-import { bookSheets } from '../worksheets/compute';
+import { bookSheets } from '../worksheets/book-sheets';
 
 /** A row for every dish that is served, variants too; components are served in dishes. */
 export async function menuRows(kitchenId: string | undefined, store: Store): Promise<MenuRow[]> {

@@ -43,6 +43,7 @@ import {
 import { ApiError } from '../http/errors';
 import { MOST_TEXT } from '../recipes/schemas';
 import type { Store } from '../store';
+import { bookSheets } from './book-sheets';
 
 export interface SpokenRecipe {
   name: string;
@@ -271,19 +272,6 @@ function parsedDish(text: string, offset: number, book: Book, kitchen: Kitchen) 
   });
   const { name, portions, portionGrams, steps, notes, findings } = reading;
   return { name, portions, portionGrams, lines, steps, notes, mentions, findings };
-}
-
-/** Every recipe of the book with its worksheet in a kitchen, at the batch it was left at. */
-export async function bookSheets(
-  kitchenId: string | undefined,
-  store: Store,
-): Promise<{ recipe: Recipe; sheet: Worksheet }[]> {
-  const kitchen = await store.kitchens.kitchen(kitchenId);
-  const book = await store.recipes.book();
-  return (await store.recipes.all()).map(({ recipe, target, vesselIds }) => {
-    const asked = target ?? homeTarget(recipe, book, kitchen);
-    return { recipe, sheet: worksheet({ recipe, kitchen, target: asked, vesselIds }, book) };
-  });
 }
 
 /** Digests of all dishes for a kitchen, from the same worksheet as everything else. */
