@@ -17,6 +17,8 @@ interface Sent {
   dish: Dish;
   version: number;
   answer: () => Promise<void>;
+  /** The server takes it, and its answer is lost on the way. */
+  lose: () => Promise<void>;
   fail: (error: ServerError) => Promise<void>;
 }
 
@@ -43,6 +45,11 @@ function world(ways: Partial<DraftWays<Dish, SavedDish>> = {}) {
               held.set(id, saved);
               done(saved);
             } else refuse(new ServerError('conflict', 'Somebody else saved this.', [now]));
+            await settle();
+          },
+          lose: async () => {
+            held.set(id, { id, dish, version: version + 1 });
+            refuse(new ServerError('unreachable', 'The server does not answer.'));
             await settle();
           },
           fail: async (error) => {
@@ -73,7 +80,10 @@ function world(ways: Partial<DraftWays<Dish, SavedDish>> = {}) {
 
 const unreachable = new ServerError('unreachable', 'The server does not answer.');
 
-beforeEach(() => jest.useFakeTimers());
+beforeEach(() => {
+  jest.useFakeTimers();
+  sessionStorage.clear();
+});
 afterEach(() => jest.useRealTimers());
 
 test('a change is shown at once and sent once the hand rests, as one save', async () => {
@@ -201,6 +211,106 @@ test('a conflict keeps mine on the screen until one of the two is chosen', async
     }
     expect(draft.status.value).toBe('saved');
   }
+});
+
+describe('a save whose answer was lost on the way', () => {
+  test('is not told as somebody else’s: it is found to be kept, and the next change goes on from it', async () => {
+    const { draft, sent, held, kept, open, portions, rest } = world();
+    open('pot');
+    portions(6);
+    await rest();
+    await sent[0]!.lose();
+    expect(draft.status.value).toBe('unreachable');
+    await rest(3000);
+    expect(sent[1]!.version).toBe(1);
+    await sent[1]!.answer();
+    expect([draft.status.value, draft.hasUnsaved(), held.get('pot')!.version]).toEqual(['saved', false, 2]);
+    expect(kept).toEqual([['pot', true]]);
+    portions(7);
+    await rest();
+    await sent[2]!.answer();
+    expect(held.get('pot')).toMatchObject({ dish: { portions: 7 }, version: 3 });
+  });
+
+  test('and what was changed since goes over it', async () => {
+    const { draft, sent, held, open, portions, rest } = world();
+    open('pot');
+    portions(6);
+    await rest();
+    await sent[0]!.lose();
+    portions(8);
+    await rest(3000);
+    await sent[1]!.answer();
+    expect(draft.status.value).toBe('changed');
+    await rest();
+    await sent[2]!.answer();
+    expect(held.get('pot')).toMatchObject({ dish: { portions: 8 }, version: 3 });
+    expect(draft.status.value).toBe('saved');
+  });
+
+  test('by a page that was closed behind it, which the one after a reload still knows', async () => {
+    const before = world();
+    before.open('pot');
+    before.portions(6);
+    await before.rest();
+    // The page is read anew before the save of the old one has gone through.
+    const after = world();
+    after.open('pot');
+    after.held.set('pot', { id: 'pot', dish: { portions: 6, name: 'pot' }, version: 2 });
+    after.portions(7);
+    await after.rest();
+    await after.sent[0]!.answer();
+    await after.rest();
+    await after.sent[1]!.answer();
+    expect(after.held.get('pot')).toMatchObject({ dish: { portions: 7 }, version: 3 });
+    expect(after.draft.status.value).toBe('saved');
+  });
+
+  test('also of a draft that tells its own version', async () => {
+    const { draft, sent, held, open, portions, rest } = world();
+    open('week', { name: 'week', portions: 4, version: 1 } as Dish);
+    portions(6);
+    await rest();
+    await sent[0]!.lose();
+    const { dish, version } = held.get('week')!;
+    held.set('week', { id: 'week', dish: { ...dish, version } as Dish, version });
+    await rest(3000);
+    await sent[1]!.answer();
+    expect(draft.status.value).toBe('saved');
+  });
+
+  test('but what somebody else saved over it is theirs, and asked about', async () => {
+    const { draft, sent, held, open, portions, rest } = world();
+    open('pot');
+    portions(6);
+    await rest();
+    await sent[0]!.lose();
+    held.set('pot', { id: 'pot', dish: { name: 'by another', portions: 6 }, version: 3 });
+    await rest(3000);
+    await sent[1]!.answer();
+    expect(draft.status.value).toBe('conflict');
+    draft.takeTheirs();
+    // Nothing of it is remembered against the next one.
+    portions(9);
+    held.set('pot', { id: 'pot', dish: { name: 'pot', portions: 6 }, version: 4 });
+    await rest();
+    await sent[2]!.answer();
+    expect(draft.status.value).toBe('conflict');
+  });
+
+  test('a dish of the same name in another kind of draft knows nothing of it', async () => {
+    const dishes = world();
+    dishes.open('pot');
+    dishes.portions(6);
+    await dishes.rest();
+    const foods = world({ conflict: 'food-conflict' });
+    foods.open('pot');
+    foods.held.set('pot', { id: 'pot', dish: { name: 'pot', portions: 6 }, version: 2 });
+    foods.portions(7);
+    await foods.rest();
+    await foods.sent[0]!.fail(new ServerError('food-conflict', 'Somebody else.', [foods.held.get('pot')]));
+    expect(foods.draft.status.value).toBe('conflict');
+  });
 });
 
 test('a refusal says why and holds; taking the change back is sent', async () => {

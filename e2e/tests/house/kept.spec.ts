@@ -50,6 +50,44 @@ test('a save that is answered after another dish was opened loses nothing of eit
   expect(await targetOf('caraway-flatbread')).toBe(33);
 });
 
+/** The next save of an address reaches the server, and its answer is lost on the way back. */
+async function losesAnswer(page: Page, path: string): Promise<() => Promise<void>> {
+  let isLost = false;
+  await page.route(path, async (route) => {
+    if (isLost || route.request().method() !== 'PUT') return route.continue();
+    isLost = true;
+    await route.fetch();
+    await route.abort();
+  });
+  return async () => {
+    await expect.poll(() => isLost).toBe(true);
+  };
+}
+
+test('a save whose answer is lost on the way is not told as somebody else’s', async ({ page }) => {
+  const theirs = page.getByRole('button', { name: /Take theirs/ });
+  await page.goto(kitchen.url + POT);
+  const isDishLost = await losesAnswer(page, '**/api/recipes/barley-leek-white-bean-pot');
+  await portions(page).fill('81');
+  await portions(page).press('Enter');
+  await isDishLost();
+  await portions(page).fill('82');
+  await portions(page).press('Enter');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  await expect(theirs).toHaveCount(0);
+  await page.reload();
+  await expect(portions(page)).toHaveValue('82');
+
+  await page.goto(`${kitchen.url}/kitchen`);
+  const isKitchenLost = await losesAnswer(page, '**/api/kitchens/alder-ward');
+  const name = page.getByLabel('Name', { exact: true }).first();
+  await name.fill('Ward lost');
+  await name.press('Tab');
+  await isKitchenLost();
+  await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
+  await expect(theirs).toHaveCount(0);
+});
+
 test('two quick changes of a kitchen are both kept', async ({ page }) => {
   await page.goto(`${kitchen.url}/kitchen`);
   const letGo = await heldSaves(page, '**/api/kitchens/alder-ward');

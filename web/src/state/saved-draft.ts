@@ -42,6 +42,44 @@ export interface DraftWays<Draft, Saved> {
   refusalIn?: (error: ServerError) => string;
 }
 
+/** A draft in letters, the same whatever order its fields stand in; which version it goes over is no part of it. */
+const inLetters = (draft: unknown): string =>
+  JSON.stringify({ ...(draft as object), version: 0 }, (_, value: unknown) =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([one], [other]) => (one < other ? -1 : 1)))
+      : value,
+  );
+
+/**
+ * What this tab sent and had no answer to, its page before a reload too: the server may hold it all the same, and then what stands
+ * against the next save is nobody else's.
+ */
+class Unanswered {
+  private readonly key: string;
+  constructor(name: string) {
+    this.key = `hand-ladle.unanswered.${name}`;
+  }
+  private get all(): string[] {
+    return JSON.parse(sessionStorage.getItem(this.key) ?? '[]') as string[];
+  }
+  has(draft: unknown): boolean {
+    return this.all.includes(inLetters(draft));
+  }
+  add(draft: unknown): void {
+    try {
+      sessionStorage.setItem(
+        this.key,
+        JSON.stringify([...new Set([...this.all, inLetters(draft)])].slice(-5)),
+      );
+    } catch {
+      // A tab's store that is full forgets: then a conflict is asked about, as any other.
+    }
+  }
+  clear(): void {
+    sessionStorage.removeItem(this.key);
+  }
+}
+
 const TRY_AGAIN_MS = 3000;
 const MOST_STEPS = 100;
 
@@ -55,6 +93,7 @@ class Saving<Draft, Saved> {
   private theirs: Saved | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private onWay: Promise<void> | null = null;
+  private readonly unanswered: Unanswered;
 
   constructor(
     readonly id: string,
@@ -64,6 +103,7 @@ class Saving<Draft, Saved> {
   ) {
     this.draft = shallowRef(kept.draft) as ShallowRef<Draft>;
     this.version = kept.version;
+    this.unanswered = new Unanswered(`${ways.conflict}.${id}`);
     // Drafts are never changed in place: a step of undo is the draft itself.
     this.history = useManualRefHistory(this.draft, { capacity: MOST_STEPS, clone: (each) => each });
   }
@@ -95,26 +135,41 @@ class Saving<Draft, Saved> {
     if (this.status.value === 'saved' || this.status.value === 'conflict') return;
     const sent = this.draft.value;
     this.status.value = 'saving';
+    this.unanswered.add(sent);
     try {
       const saved = await this.ways.save(this.id, sent, this.version);
-      this.version = this.ways.keptIn(saved).version;
-      this.message.value = '';
-      const isLatest = this.draft.value === sent;
-      this.status.value = isLatest ? 'saved' : 'changed';
-      await this.ways.onKept?.(saved, isLatest);
+      await this.isKept(saved, this.draft.value === sent);
     } catch (error) {
-      this.failed(error as ServerError);
+      await this.failed(error as ServerError);
     }
   }
 
-  private failed(error: ServerError): void {
+  private async isKept(saved: Saved, isLatest: boolean): Promise<void> {
+    this.unanswered.clear();
+    this.version = this.ways.keptIn(saved).version;
+    this.message.value = '';
+    this.status.value = isLatest ? 'saved' : 'changed';
+    await this.ways.onKept?.(saved, isLatest);
+  }
+
+  private async failed(error: ServerError): Promise<void> {
     this.message.value = error.message;
-    if (error.code === this.ways.conflict) {
-      this.theirs = (error.details[0] as Saved | undefined) ?? null;
-      this.status.value = 'conflict';
-    } else if (error.code === 'unreachable' || error.code === 'database-down') {
+    if (error.code === 'unreachable' || error.code === 'database-down') {
       this.status.value = 'unreachable';
       this.sendSoon(TRY_AGAIN_MS);
+      return;
+    }
+    const theirs =
+      error.code === this.ways.conflict ? ((error.details[0] as Saved | undefined) ?? null) : null;
+    const held = theirs && this.ways.keptIn(theirs).draft;
+    if (theirs && this.unanswered.has(held)) {
+      await this.isKept(theirs, inLetters(held) === inLetters(this.draft.value));
+      return;
+    }
+    this.unanswered.clear();
+    if (error.code === this.ways.conflict) {
+      this.theirs = theirs;
+      this.status.value = 'conflict';
     } else {
       this.message.value = this.ways.refusalIn?.(error) ?? error.message;
       this.status.value = 'refused';
