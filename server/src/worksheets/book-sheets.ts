@@ -32,14 +32,16 @@ export async function bookSheets(kitchenId: string | undefined, store: Store): P
   const own = shelves.get(store) ?? new Map<string, Shelf>();
   shelves.set(store, own);
   const before = own.get(kitchen.id);
-  const kept =
-    before?.foods === book.foods && before.ground === ground ? before.sheets : new Map<string, never>();
   const sheets: Shelf['sheets'] = new Map();
-  for (const { recipe, target, vesselIds } of all) {
-    const made = JSON.stringify([recipe, target, vesselIds]);
-    const known = kept.get(recipe.id);
-    const asked = () => ({ recipe, kitchen, target: target ?? homeTarget(recipe, book, kitchen), vesselIds });
-    sheets.set(recipe.id, known?.made === made ? known : { made, sheet: worksheet(asked(), book) });
+  const kept = before?.foods === book.foods && before.ground === ground ? before.sheets : sheets;
+  for (const { recipe, target: left, vesselIds } of all) {
+    const made = JSON.stringify([recipe, left, vesselIds]);
+    let known = kept.get(recipe.id);
+    if (known?.made !== made) {
+      const target = left ?? homeTarget(recipe, book, kitchen);
+      known = { made, sheet: worksheet({ recipe, kitchen, target, vesselIds }, book) };
+    }
+    sheets.set(recipe.id, known);
   }
   own.delete(kitchen.id);
   own.set(kitchen.id, { foods: book.foods, ground, sheets });

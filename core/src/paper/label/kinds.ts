@@ -39,18 +39,22 @@ function setServing(set: Setter, layout: Layout, findings: Finding[]): void {
   setCaution(set, layout);
 }
 
-/** All that the law asks of a pack. US: panel, list, "Contains" and business without anything between (21 CFR 101.2(e)), the net weight at the foot of the panel (101.7(f)). */
-function setRetail(set: Setter, layout: Layout, findings: Finding[]): void {
+/**
+ * All that the law asks of a pack; one that is packed before it is asked for where it is sold carries no panel. US: panel, list,
+ * "Contains" and business without anything between (21 CFR 101.2(e)), the net weight at the foot of the panel (101.7(f)).
+ */
+function setPack(set: Setter, layout: Layout, findings: Finding[]): void {
   const { content, text } = layout;
   const isUs = content.regime === 'us';
+  const isRetail = content.kind === 'retail';
   setTitle(set, layout);
   if (!isUs) setNet(set, layout);
   set.space(2);
-  if (isUs) setTable(set, layout);
+  if (isUs && isRetail) setTable(set, layout);
   setIngredients(set, layout);
   setAllergens(set, layout);
   if (isUs) setBusiness(set, layout);
-  else {
+  else if (isRetail) {
     setTable(set, layout);
     set.text(portionsText(content), text);
   }
@@ -60,24 +64,7 @@ function setRetail(set: Setter, layout: Layout, findings: Finding[]): void {
   if (!isUs) setBusiness(set, layout);
   setCode(set, content.facts.code, findings);
   if (isUs) setNet(set, layout);
-  setCaution(set, layout);
-}
-
-function setPrepacked(set: Setter, layout: Layout, findings: Finding[]): void {
-  const { content, text } = layout;
-  const isUs = content.regime === 'us';
-  setTitle(set, layout);
-  if (!isUs) setNet(set, layout);
-  set.space(2);
-  setIngredients(set, layout);
-  setAllergens(set, layout);
-  if (isUs) setBusiness(set, layout);
-  setClaims(set, layout);
-  setFacts(set, layout);
-  set.text(keepText(content), text);
-  if (!isUs) setBusiness(set, layout);
-  setCode(set, content.facts.code, findings);
-  if (isUs) setNet(set, layout);
+  if (isRetail) setCaution(set, layout);
 }
 
 function setComponent(set: Setter, layout: Layout, findings: Finding[]): void {
@@ -125,9 +112,8 @@ export function setKind(set: Setter, layout: Layout, findings: Finding[]): void 
     case 'serving':
       return setServing(set, layout, findings);
     case 'retail':
-      return setRetail(set, layout, findings);
     case 'prepacked':
-      return setPrepacked(set, layout, findings);
+      return setPack(set, layout, findings);
     case 'component':
       return setComponent(set, layout, findings);
     case 'counter':
