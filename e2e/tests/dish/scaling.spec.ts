@@ -153,7 +153,7 @@ test('60 frames a second while the target is dragged: traced and told', async ({
     (milliseconds) =>
       new Promise<number[]>((done) => {
         const times: number[] = [];
-        const key = document.querySelector('.stage .key')!;
+        const key = document.querySelector('.stage .said')!;
         new MutationObserver(() =>
           key.setAttribute('data-changes', `${Number(key.getAttribute('data-changes')) + 1}`),
         ).observe(key, { subtree: true, characterData: true, childList: true });
@@ -181,7 +181,7 @@ test('60 frames a second while the target is dragged: traced and told', async ({
   const rate = (1000 * gaps.length) / (times[times.length - 1]! - times[0]!);
   const late = gaps.filter((gap) => gap > 25).length;
   const layouts = trace.traceEvents.filter(({ name }) => name === 'UpdateLayoutTree' || name === 'Layout');
-  const changes = Number(await batch(page).locator('.key').getAttribute('data-changes'));
+  const changes = Number(await batch(page).locator('.said').getAttribute('data-changes'));
   const text =
     `${rate.toFixed(0)} frames/s while dragging, median ${sorted[gaps.length >> 1]!.toFixed(1)} ms, ` +
     `${late} of ${gaps.length} frames late, the batch repainted ${changes} times, ${layouts.length} layouts in the trace`;
@@ -364,9 +364,9 @@ test('under a finger the strip keeps its figures under their labels', async ({ b
   await page.goto(kitchen.url + POT);
   for (const stage of await page.locator('.stage').all()) {
     const label = await stage.locator('.over').boundingBox();
-    const figure = await stage.locator('.key').boundingBox();
+    const figure = await stage.locator('.said').boundingBox();
     expect(figure!.y).toBeGreaterThanOrEqual(label!.y + label!.height - 1);
-    expect(await stage.locator('.key').evaluate((each) => each.scrollWidth <= each.clientWidth + 1)).toBe(
+    expect(await stage.locator('.said').evaluate((each) => each.scrollWidth <= each.clientWidth + 1)).toBe(
       true,
     );
   }

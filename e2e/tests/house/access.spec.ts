@@ -227,7 +227,7 @@ test('a change of the target repaints within a few frames', async ({ page }) => 
   await portions.fill('121');
   await expect(page.locator('.stage').first()).toContainText('33.9');
   const milliseconds = await portions.evaluate(async (field: HTMLInputElement) => {
-    const key = document.querySelector('.stage .key')!;
+    const key = document.querySelector('.stage .said')!;
     const times: number[] = [];
     for (const value of ['60', '240', '90', '180', '30']) {
       const before = key.textContent;

@@ -103,21 +103,21 @@ const isBatch = computed(() => ['batch', 'loads', 'mass', 'times', 'sheet'].incl
         :aria-current="isBatch ? 'page' : undefined"
       >
         <span class="over">Batch</span>
-        <span class="key"
+        <span class="said"
           ><AmountText v-bind="weight" /> <small>× {{ figureText(sheet.factor, 1) }}</small></span
         >
         <span class="under">{{ loads }}</span>
       </RouterLink>
       <RouterLink :to="`${base}/hazards`" class="stage">
         <span class="over">Must not eat it</span>
-        <span class="key words" :class="{ brick: contains, long: contains.length > 20 }">{{
+        <span class="said words" :class="{ brick: contains, long: contains.length > 20 }">{{
           contains || 'None named'
         }}</span>
         <span class="under" :class="{ amber: isInDoubt }">{{ below }}</span>
       </RouterLink>
       <RouterLink :to="`${base}/portion`" class="stage">
         <span class="over">One portion, {{ roundToDecimals(sheet.portionGrams, 0) }} g</span>
-        <span class="key figure">
+        <span class="said figure">
           <small v-if="isAtLeast('energyKcal')">≥</small>{{ roundToDecimals(facts.energyKcal, 0)
           }}<span class="unit">&nbsp;kcal</span> {{ fixedText(facts.proteinG, 1)
           }}<span class="unit">&nbsp;g protein</span>
@@ -129,7 +129,7 @@ const isBatch = computed(() => ['batch', 'loads', 'mass', 'times', 'sheet'].incl
       </RouterLink>
       <RouterLink :to="`${base}/label`" class="stage">
         <span class="over">Label</span>
-        <span class="key">{{ labelKey }}</span>
+        <span class="said">{{ labelKey }}</span>
         <span class="under" :class="{ amber: open > 0 || standing === 'stale' }">
           {{
             open === 0 && standing !== ''
@@ -207,7 +207,7 @@ nav {
   border-bottom-color: var(--rim);
 }
 
-.key {
+.said {
   display: block;
   font-size: var(--text-xl);
   font-weight: 700;
@@ -218,13 +218,13 @@ nav {
   text-overflow: ellipsis;
 }
 
-.key small {
+.said small {
   font-size: var(--text-m);
   font-weight: 480;
   color: var(--ink-soft);
 }
 
-.key .unit {
+.said .unit {
   font-size: var(--text-s);
 }
 
@@ -311,7 +311,7 @@ nav {
     height: 3.6em;
   }
 
-  .key {
+  .said {
     font-size: var(--text-l);
     white-space: normal;
   }
