@@ -141,8 +141,8 @@ const countAt = (ending: string): string =>
               <td>{{ PLACE_NAMES[item.place] }}</td>
               <td class="figure">{{ item.since }}</td>
               <td>
-                <span class="figure">{{ item.useBy ?? 'none noted' }}</span>
-                <strong v-if="standingOf(item)"> {{ STANDING_WORDS[standingOf(item)] }}</strong>
+                <span class="figure">{{ item.useBy ?? 'none noted' }}</span>{{ ' ' }}
+                <strong v-if="standingOf(item)">{{ STANDING_WORDS[standingOf(item)] }}</strong>
               </td>
               <td>{{ item.lot || 'none noted' }}</td>
               <td class="right">
