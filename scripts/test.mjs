@@ -11,6 +11,7 @@ import { ensurePackages, ensurePrograms, NATIVE_TSC } from './install.mjs';
 import { main, sentenceOf } from './say.mjs';
 import { foundSeeds, RANDOM_SUITES, testSeed } from './seed.mjs';
 import { startTestDatabase } from './testing/database.mjs';
+import { putTogether } from './testing/together.mjs';
 
 process.chdir(join(fileURLToPath(import.meta.url), '..', '..'));
 const RESULTS = 'test-results';
@@ -106,7 +107,10 @@ await main(async () => {
   console.log(`Random tests draw from seed ${testSeed()} (another: HAND_LADLE_SEED=7 npm test)`);
   const [, database] = await timed('checks and database', () => Promise.all([check(), startTestDatabase()]));
   try {
-    const unit = await timed('unit and server tests', () => run('jest', ['--json', `--outputFile=${JEST}`]));
+    putTogether();
+    const unit = await timed('unit and server tests', () =>
+      run('jest', ['-c', 'jest.together.config.mjs', '--json', `--outputFile=${JEST}`]),
+    );
     const { numPassedTests = 0, numFailedTests = 0 } = json(JEST) ?? {};
     add('unit and server tests', unit.isPassed, numPassedTests, numFailedTests);
     for (const seed of foundSeeds()) {
