@@ -12,6 +12,21 @@ export default tseslint.config(
   { files: ['**/*.vue'], extends: [vue.configs['flat/recommended']] },
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
   {
+    // A figure's field keeps what is half typed by itself.
+    files: ['**/*.vue'],
+    ignores: ['web/src/ui/FigureInput.vue'],
+    rules: {
+      'vue/no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'VElement[name=/^(input|textarea)$/] > VStartTag:not(:has(VAttribute[key.name="type"][value.value=/checkbox|radio|range/])) > VAttribute[directive=true][key.argument.name="value"]',
+          message: 'A field over a kept text takes v-typed: :value puts the kept text over a half-typed one.',
+        },
+      ],
+    },
+  },
+  {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],

@@ -30,7 +30,12 @@ onMounted(() => {
 /** A page whose code could not be fetched: said, with the way to try again; what was typed elsewhere stays. */
 const unloaded = ref<RouteLocationRaw | null>(null);
 router.onError((_, to) => (unloaded.value = to.fullPath));
-router.afterEach(() => (unloaded.value = null));
+router.afterEach((to, from) => {
+  unloaded.value = null;
+  if (to.path === from.path) return;
+  prompts.close();
+  session.isAsked = false;
+});
 </script>
 
 <template>

@@ -23,6 +23,7 @@ import { useKeepOnLeave } from '../state/keep-on-leave';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 import CycleCell from './CycleCell.vue';
 import MenuPlate from './MenuPlate.vue';
 import { useOpenCycle } from './open-cycle';
@@ -120,9 +121,9 @@ function copyTo(event: Event): void {
       <label
         >from Monday
         <input
+          v-typed="cycle.startsOn"
           class="field"
           type="date"
-          :value="cycle.startsOn"
           @change="valueOf($event) && setField({ startsOn: valueOf($event) })"
       /></label>
       <label

@@ -5,6 +5,7 @@ import { type DinerGroup, idFromName } from '@hand-ladle/core';
 import { useExclusions } from '../state/exclusions';
 import ChipRow from '../ui/ChipRow.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 
 const props = defineProps<{ diners: readonly DinerGroup[] }>();
 const emit = defineEmits<{ change: [diners: DinerGroup[]] }>();
@@ -37,10 +38,10 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
     <ul>
       <li v-for="group in diners" :key="group.id">
         <input
+          v-typed="group.name"
           class="field name"
           maxlength="80"
           :aria-label="`Name of ${group.name}`"
-          :value="group.name"
           @change="replace(group.id, { name: valueOf($event).trim() || group.name })"
         />
         <SettingFigure

@@ -22,6 +22,7 @@ import { useKeepOnLeave } from '../state/keep-on-leave';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 import DinersPlate from './DinersPlate.vue';
 import { useKitchenSettings } from './kitchen-settings';
 import MachineTable from './MachineTable.vue';
@@ -118,9 +119,9 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
         <label
           >Name
           <input
+            v-typed="settings.name"
             class="field"
             maxlength="120"
-            :value="settings.name"
             @change="store.change({ name: valueOf($event).trim() || settings.name })"
           />
         </label>

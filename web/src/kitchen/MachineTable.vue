@@ -14,6 +14,7 @@ import {
   WORKING_FILL,
 } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 
 const props = defineProps<{ vessels: readonly Vessel[] }>();
 const emit = defineEmits<{ change: [vessels: Vessel[]] }>();
@@ -104,10 +105,10 @@ const isHeated = ({ kind }: Vessel): boolean => HEATING_EFFICIENCY[kind] > 0;
         <tr v-for="vessel in sorted" :key="vessel.id" :data-machine="vessel.id">
           <th scope="row">
             <input
+              v-typed="vessel.name"
               class="field"
               maxlength="80"
               :aria-label="`Name of ${vessel.name}`"
-              :value="vessel.name"
               @change="set(vessel.id, { name: valueOf($event).trim() || vessel.name })"
             />
           </th>

@@ -2,6 +2,7 @@
 /** The scales of a kitchen: what each carries, and its step up to which weight. */
 import type { Scale } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 
 const props = defineProps<{ scales: readonly Scale[] }>();
 const emit = defineEmits<{ change: [scales: Scale[]] }>();
@@ -56,10 +57,10 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         <tr v-for="scale in scales" :key="scale.id">
           <th scope="row">
             <input
+              v-typed="scale.name"
               class="field"
               maxlength="80"
               :aria-label="`Name of ${scale.name}`"
-              :value="scale.name"
               @change="set(scale.id, { name: valueOf($event).trim() || scale.name })"
             />
           </th>

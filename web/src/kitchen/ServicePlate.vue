@@ -14,6 +14,7 @@ import {
 } from '@hand-ladle/core';
 import { todayIn } from '../state/today';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 
 const props = defineProps<{ service: KitchenService; regime: Regime }>();
 const emit = defineEmits<{ change: [service: KitchenService] }>();
@@ -79,9 +80,9 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
     <label
       >Its dates are in the time zone
       <input
+        v-typed="service.timeZone"
         class="field"
         list="time-zones"
-        :value="service.timeZone"
         maxlength="60"
         @change="setZone(($event.target as HTMLInputElement).value)"
       />
@@ -98,9 +99,9 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
     <label
       >Address a phone reaches this app at
       <input
+        v-typed="service.publicAddress"
         class="field"
         type="url"
-        :value="service.publicAddress"
         maxlength="200"
         placeholder="none"
         @change="set({ publicAddress: ($event.target as HTMLInputElement).value.trim().replace(/\/+$/, '') })"
@@ -110,19 +111,19 @@ const cap = computed(() => USE_BY_CAP_DAYS[props.regime]);
     <label
       >Name of the business, on labels
       <input
+        v-typed="service.businessName"
         class="field"
         maxlength="120"
-        :value="service.businessName"
         @change="set({ businessName: textOf($event) })"
       />
     </label>
     <label
       >Its address, on labels
       <textarea
+        v-typed="service.businessAddress"
         class="field"
         rows="3"
         maxlength="300"
-        :value="service.businessAddress"
         @change="set({ businessAddress: textOf($event) })"
       />
     </label>

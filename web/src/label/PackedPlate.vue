@@ -18,6 +18,7 @@ import { useBench } from '../state/bench';
 import { useBook } from '../state/book';
 import FoodListEdit from '../ui/FoodListEdit.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 
 const bench = useBench();
 const book = useBook();
@@ -50,10 +51,10 @@ const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
       <label
         >Packed in
         <input
+          v-typed="packed.container"
           class="field"
           maxlength="60"
           placeholder="tub, tray, bag"
-          :value="packed.container"
           @change="set({ container: valueOf($event).trim() })"
         />
       </label>
@@ -185,11 +186,11 @@ const setHousehold = (amount: number | null, measure: HouseholdMeasure): void =>
       <label v-for="[id, language] in titles" :key="id" class="title"
         >On labels in {{ language }}
         <input
+          v-typed="packed.names[id] ?? ''"
           class="field"
           maxlength="200"
           :lang="id"
           :placeholder="id === 'en' ? bench.recipe?.name : ''"
-          :value="packed.names[id] ?? ''"
           @change="set({ names: { ...packed.names, [id]: valueOf($event).trim() } })"
         />
       </label>

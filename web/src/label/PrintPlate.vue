@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { useBook } from '../state/book';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 import { useLabel } from './label';
 import SlipsPlate from './SlipsPlate.vue';
 
@@ -41,9 +42,9 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       <label
         >Made on
         <input
+          v-typed="options.madeOn ?? ''"
           class="field"
           type="date"
-          :value="options.madeOn ?? ''"
           @change="label.set({ madeOn: valueOf($event) || null })"
         />
       </label>
@@ -60,10 +61,10 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       <label v-if="options.kind !== 'tray' || label.slips.length === 0"
         >Of a batch made before
         <input
+          v-typed="label.batchCode"
           class="field"
           maxlength="40"
           placeholder="a new batch"
-          :value="label.batchCode"
           @change="label.batchCode = valueOf($event).trim()"
         />
       </label>
@@ -71,10 +72,10 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         <label
           >For
           <input
+            v-typed="options.group ?? ''"
             class="field"
             list="groups"
             maxlength="120"
-            :value="options.group ?? ''"
             @change="label.set({ group: valueOf($event).trim() || null })"
           />
         </label>
@@ -84,9 +85,9 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         <label
           >Texture
           <input
+            v-typed="options.texture ?? ''"
             class="field"
             maxlength="120"
-            :value="options.texture ?? ''"
             @change="label.set({ texture: valueOf($event).trim() || null })"
           />
         </label>

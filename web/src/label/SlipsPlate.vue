@@ -2,6 +2,7 @@
 /** A slip for each tray: for whom, which texture, how many. They go out as one job. */
 import { useBook } from '../state/book';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 import { useLabel } from './label';
 
 const label = useLabel();
@@ -25,21 +26,21 @@ const takeOut = (index: number): void => {
       <label
         >For
         <input
+          v-typed="slip.group"
           class="field"
           list="slip-groups"
           maxlength="120"
           :aria-label="`For whom, slip ${index + 1}`"
-          :value="slip.group"
           @change="change(index, { group: valueOf($event).trim() })"
         />
       </label>
       <label
         >Texture
         <input
+          v-typed="slip.texture"
           class="field"
           maxlength="120"
           :aria-label="`Texture, slip ${index + 1}`"
-          :value="slip.texture"
           @change="change(index, { texture: valueOf($event).trim() })"
         />
       </label>

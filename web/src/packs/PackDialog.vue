@@ -184,7 +184,7 @@ async function withdraw(): Promise<void> {
 <template>
   <ElDialog
     v-model="isShown"
-    :title="`The pack of ${food?.name.toLowerCase()}`"
+    :title="food ? `The pack of ${food.name.toLowerCase()}` : ''"
     width="min(820px, 94vw)"
     top="4vh"
     :close-on-click-modal="false"

@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { type NutrientId, type Pack, SALT_PER_SODIUM, typedFigure } from '@hand-ladle/core';
 import { useBook } from '../state/book';
+import { vTyped } from '../ui/typed';
 
 const panel = defineModel<Pack['panel']>({ required: true });
 const book = useBook();
@@ -56,28 +57,28 @@ function setSalt(value: number | null): void {
       <label v-for="[id, name] in FIELDS" :key="id"
         >{{ name }}
         <input
+          v-typed="panel[id] ?? ''"
           class="field"
           inputmode="decimal"
           size="5"
-          :value="panel[id] ?? ''"
           @change="id === 'fibreG' ? setFibre(typed($event)) : set(id, typed($event))"
       /></label>
       <label
         >Carbohydrate, g
         <input
+          v-typed="printedCarbohydrate"
           class="field"
           inputmode="decimal"
           size="5"
-          :value="printedCarbohydrate"
           @change="setCarbohydrate(typed($event))"
       /></label>
       <label
         >{{ isEu ? 'Salt, g' : 'Sodium, mg' }}
         <input
+          v-typed="printedSalt"
           class="field"
           inputmode="decimal"
           size="5"
-          :value="printedSalt"
           @change="setSalt(typed($event))"
       /></label>
     </div>

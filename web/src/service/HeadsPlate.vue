@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { exclusionName, type Kitchen, type SavedServiceTold } from '@hand-ladle/core';
 import SettingFigure from '../ui/SettingFigure.vue';
+import { vTyped } from '../ui/typed';
 import HeadsPaste from './HeadsPaste.vue';
 
 const props = defineProps<{ service: SavedServiceTold; kitchen: Kitchen; heads: number }>();
@@ -122,10 +123,10 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       </label>
       <label
         >From
-        <input class="field" type="time" :value="team.from" @change="setTeam({ from: valueOf($event) })"
+        <input v-typed="team.from" class="field" type="time" @change="setTeam({ from: valueOf($event) })"
       /></label>
       <label
-        >To <input class="field" type="time" :value="team.to" @change="setTeam({ to: valueOf($event) })"
+        >To <input v-typed="team.to" class="field" type="time" @change="setTeam({ to: valueOf($event) })"
       /></label>
     </div>
     <p v-if="team.breaks.length > 0" class="soft">

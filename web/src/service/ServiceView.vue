@@ -9,6 +9,7 @@ import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
+import { vTyped } from '../ui/typed';
 import AheadPlate from './AheadPlate.vue';
 import NowPlate from './day/NowPlate.vue';
 import DishesPlate from './DishesPlate.vue';
@@ -77,17 +78,17 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
       <label
         ><span class="unseen">Day</span>
         <input
+          v-typed="service.date"
           class="field"
           type="date"
-          :value="service.date"
           @change="valueOf($event) && store.change({ date: valueOf($event) })"
       /></label>
       <label
         >ready at
         <input
+          v-typed="service.readyAt"
           class="field"
           type="time"
-          :value="service.readyAt"
           @change="valueOf($event) && store.change({ readyAt: valueOf($event) })"
       /></label>
       <p class="facts" aria-live="polite">

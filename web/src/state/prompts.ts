@@ -19,5 +19,15 @@ export const usePrompts = defineStore('prompts', () => {
   /** The food of the open dish for which a swap is chosen by hand. */
   const swapFoodId = ref<string | null>(null);
   const newFood = shallowRef<NewFoodPrompt | null>(null);
-  return { packFoodId, whyLineId, whyFigure, swapFoodId, newFood };
+
+  /** A panel belongs to the page that asked for it: over another, what is chosen in it would be done there. */
+  function close(): void {
+    packFoodId.value = null;
+    whyLineId.value = null;
+    whyFigure.value = null;
+    swapFoodId.value = null;
+    newFood.value = null;
+  }
+
+  return { packFoodId, whyLineId, whyFigure, swapFoodId, newFood, close };
 });

@@ -14,6 +14,7 @@ import {
 } from '@hand-ladle/core';
 import { useBench } from '../../state/bench';
 import FigureInput from '../../ui/FigureInput.vue';
+import { vTyped } from '../../ui/typed';
 
 defineEmits<{ wrong: [text: string] }>();
 const bench = useBench();
@@ -142,10 +143,10 @@ const done = (): void => bench.dropTarget();
       <div v-for="(size, index) in sizes" :key="index" class="row">
         <input
           v-if="sizes.length > 1"
+          v-typed="size.name"
           class="named"
           maxlength="40"
           :aria-label="`Name of size ${index + 1}`"
-          :value="size.name"
           @change="changeSize(index, { name: valueOf($event).trim() || `Size ${index + 1}` }, false)"
         />
         <FigureInput
