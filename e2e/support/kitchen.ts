@@ -3,21 +3,68 @@ import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test as base } from '@playwright/test';
+import { expect, type Page, test as base } from '@playwright/test';
 import { SERVER } from '../../scripts/build.mjs';
 
+/** What the browser keeps of a journey beside the page itself: who signed in, what was chosen or half typed. */
+async function isMarked(page: Page): Promise<boolean> {
+  if ((await page.context().cookies()).length > 0) return true;
+  return page.evaluate(() =>
+    [...Object.values(localStorage), ...Object.values(sessionStorage)].some(
+      (kept) => !['', 'false', '[]'].includes(String(kept)),
+    ),
+  );
+}
+
+interface KeptPage {
+  page: Page;
+  file: string;
+}
+
 /**
- * A journey whose page is left only when what it did last is saved: the next one shares its kitchen, and a page that is torn down
- * while its last undo is on the way leaves the dish as it was before.
+ * The journeys of a file go on in one page, as a kitchen's tablet does: a page of its own cost each of them as much as what it tried.
+ * A page is left only when what was done last is saved, for the next one shares its kitchen; it is not kept where a journey
+ * failed or left something in the browser.
  */
-export const test = base.extend({
-  page: async ({ page }, use) => {
+export const test = base.extend<{ page: Page }, { kept: { at: KeptPage | null } }>({
+  kept: [async ({}, use) => use({ at: null }), { scope: 'worker' }],
+  page: async ({ browser, kept }, use, { file, retry }) => {
+    const close = async (): Promise<void> => {
+      await kept.at?.page.context().close();
+      kept.at = null;
+    };
+    if (kept.at?.file !== file || retry > 0) await close();
+    const { page } = (kept.at ??= { page: await browser.newPage(), file });
     await use(page);
-    if (page.isClosed()) return;
+    if (page.isClosed()) return close();
     const state = page.getByTestId('save-state');
     if ((await state.count()) > 0) await expect(state).toHaveText('Saved');
+    if (await isMarked(page)) return close();
+    page.removeAllListeners('dialog');
+    await page.unrouteAll();
+    await page.emulateMedia({ media: null });
+    await page.setViewportSize({ width: 1280, height: 800 });
   },
 });
+
+type App = Element & {
+  __vue_app__: { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } };
+};
+
+/**
+ * Goes to an address as a link of the app does, by way of one that is not there, so that nothing of the last view is taken for the
+ * next; loads the app where it is not open yet. What was changed behind its back it does not know: for that, `page.goto`.
+ */
+export async function go(page: Page, address: string): Promise<void> {
+  const isOpen = page.url().startsWith(new URL(address).origin) && (await page.locator('#app').count()) > 0;
+  if (!isOpen) return void (await page.goto(address));
+  const { pathname, search } = new URL(address);
+  await page.evaluate(async (to) => {
+    const { $router } = document.querySelector<App>('#app')!.__vue_app__.config.globalProperties;
+    await $router.push('/nowhere/at/all');
+    await $router.push(to);
+  }, pathname + search);
+}
 
 const ROOT = join(import.meta.dirname, '..', '..');
 

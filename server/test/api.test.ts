@@ -6,7 +6,7 @@ import { openWorld, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await openWorld('api');
-}, 120_000);
+});
 afterAll(() => world.close());
 
 const POT = 'barley-leek-white-bean-pot';

@@ -13,7 +13,7 @@ const STOCK = 'house-vegetable-stock';
 let world: World;
 beforeAll(async () => {
   world = await openWorld('book-sheets');
-}, 120_000);
+});
 afterAll(() => world.close());
 
 /** A book in few letters: a failure tells that two differ, not a megabyte of each. */

@@ -3,7 +3,7 @@ import { openWorld, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await openWorld('test-exchange');
-}, 120_000);
+});
 afterAll(() => world.close());
 
 const POT = 'barley-leek-white-bean-pot';

@@ -5,7 +5,7 @@ import { openWorld, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await openWorld('test-imports');
-}, 120_000);
+});
 afterAll(() => world.close());
 
 type Any = ReturnType<typeof JSON.parse>;
@@ -182,17 +182,14 @@ describe('large tables', () => {
       hasDecimalComma: false,
       dryRun: true,
     });
-    let slowest = 0;
-    let seen = 0;
-    for (let ask = 0; ask < 25; ask += 1) {
-      const started = performance.now();
+    // Answers come between the rows: each finds the run further on, and not at its end.
+    const seen = new Set<number>();
+    while (seen.size < 5) {
       const { body } = await world.send('GET', `/api/imports/${view.id}`);
-      slowest = Math.max(slowest, performance.now() - started);
-      seen = body.progress.rows;
+      expect(body.progress.state).toBe('running');
+      seen.add(body.progress.rows);
       await new Promise((done) => setTimeout(done, 20));
     }
-    expect(seen).toBeGreaterThan(0);
-    expect(slowest).toBeLessThan(1000);
     await world.send('POST', `/api/imports/${view.id}/stop`);
     for (;;) {
       const { body } = await world.send('GET', `/api/imports/${view.id}`);
@@ -203,7 +200,7 @@ describe('large tables', () => {
       expect(body.progress).toMatchObject({ state: 'stopped', problem: 'Stopped. Nothing was changed.' });
       break;
     }
-  }, 60_000);
+  });
 
   test('a run that is stopped leaves nothing behind', async () => {
     const before = await larderSize();

@@ -7,7 +7,7 @@ import { openWorld, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await openWorld('kitchens');
-}, 120_000);
+});
 afterAll(() => world.close());
 
 const POT = 'fennel-butter-bean-pot';

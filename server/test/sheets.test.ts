@@ -7,7 +7,7 @@ let schoolId = '';
 beforeAll(async () => {
   world = await openWorld('test-sheets');
   schoolId = ((await world.send('GET', '/api/kitchens')).body as Kitchen[])[1]!.id;
-}, 120_000);
+});
 afterAll(() => world.close());
 
 async function imported(

@@ -8,7 +8,7 @@ import { openWorld, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await openWorld('test-swaps');
-}, 120_000);
+});
 afterAll(() => world.close());
 
 const WARD = 'alder-ward';

@@ -1,6 +1,6 @@
 /** At the stove: a batch of three loads with what goes wrong in it, written down as it is done; and its label. */
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -62,7 +62,7 @@ test('three loads: a forgotten line, a wrong bowl, a substituted pack, two water
   page,
   request,
 }) => {
-  await page.goto(`${kitchen.url}/dishes/${POT}`);
+  await go(page, `${kitchen.url}/dishes/${POT}`);
   await page.getByRole('link', { name: 'Cook it' }).click();
   await expect(page.getByRole('button', { name: /Open a batch of Barley, leek/ })).toBeVisible();
   const beside = await opened(request, {
@@ -70,7 +70,7 @@ test('three loads: a forgotten line, a wrong bowl, a substituted pack, two water
     target: { kind: 'weight', grams: 2000 },
   });
   const code = await opened(request);
-  await page.goto(`${kitchen.url}/cook/${code}`);
+  await go(page, `${kitchen.url}/cook/${code}`);
   await expect(page.getByRole('heading', { name: /Step 1/ })).toContainText('load 1 of 3');
   await say(page, 'Ilka Reedmace');
 
@@ -213,7 +213,7 @@ test('three loads: a forgotten line, a wrong bowl, a substituted pack, two water
   expect(water.some(({ batchGrams }) => Math.round(batchGrams!) === 650)).toBe(true);
   expect(batch.entries.filter(({ kind }) => kind === 'timer-started')).toHaveLength(5);
 
-  await page.goto(`${kitchen.url}/records/${code}`);
+  await go(page, `${kitchen.url}/records/${code}`);
   await expect(page.getByRole('region', { name: 'Critical points', exact: true })).toContainText(
     'Cooling, GN 1/1, cold room',
   );
@@ -233,7 +233,7 @@ test('three loads: a forgotten line, a wrong bowl, a substituted pack, two water
     const answer = await request.get(`${kitchen.url}/api/batches/${code}/record.${file}`);
     expect(answer.status()).toBe(200);
   }
-  await page.goto(`${kitchen.url}/recall?lot=P-9`);
+  await go(page, `${kitchen.url}/recall?lot=P-9`);
   await expect(page.getByRole('region', { name: 'Batches, table' })).toContainText(code);
 });
 
@@ -253,7 +253,7 @@ test('a free-from batch of a service asks for clean equipment, and says its clai
     },
   });
   const { id } = (await answer.json()) as { id: string };
-  await page.goto(`${kitchen.url}/services/${id}`);
+  await go(page, `${kitchen.url}/services/${id}`);
   await page
     .getByRole('link', { name: /^Cook it/ })
     .first()
@@ -278,7 +278,7 @@ test('by keyboard alone: a line is weighed in, a step is done, the last is taken
   request,
 }) => {
   const code = await opened(request);
-  await page.goto(`${kitchen.url}/cook/${code}`);
+  await go(page, `${kitchen.url}/cook/${code}`);
   await line(page, 'Leek').focus();
   await page.keyboard.press('Enter');
   await panel(page).getByLabel('Grams', { exact: true }).focus();
@@ -310,7 +310,7 @@ for (const [name, size] of [
       serviceWorkers: 'block',
     });
     const page = await context.newPage();
-    await page.goto(`${kitchen.url}/cook/${code}`);
+    await go(page, `${kitchen.url}/cook/${code}`);
     await expect(line(page, 'Leek')).toBeVisible();
     const weight = await line(page, 'Leek')
       .locator('.weight')

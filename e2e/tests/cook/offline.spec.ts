@@ -1,6 +1,6 @@
 /** The stove without the server: the line cut, the server and the tab killed in the middle; nothing is lost, nothing is twice. */
 import { expect, type Page } from '@playwright/test';
-import { type Killable, open, type Opened, test } from '../../support/kitchen';
+import { go, type Killable, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened & Killable;
 test.beforeAll(async () => {
@@ -37,7 +37,7 @@ test('the line cut, the server killed, the tab killed: the batch goes on, opens 
     serviceWorkers: 'allow',
   });
   let page = await context.newPage();
-  await page.goto(`${kitchen.url}/cook/${code}`);
+  await go(page, `${kitchen.url}/cook/${code}`);
   await expect(line(page, 'Leek')).toBeVisible();
   // The app has put itself by: it opens without the server from here on.
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
@@ -58,7 +58,7 @@ test('the line cut, the server killed, the tab killed: the batch goes on, opens 
   // The tab dies; another one opens without any server.
   await page.close();
   page = await context.newPage();
-  await page.goto(`${kitchen.url}/cook/${code}`);
+  await go(page, `${kitchen.url}/cook/${code}`);
   await expect(line(page, 'Leek')).toBeVisible();
   await expect(page.locator('[data-timer]')).toHaveCount(1);
   await expect(page.getByText('2 not sent yet')).toBeVisible();

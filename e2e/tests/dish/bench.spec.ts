@@ -1,6 +1,6 @@
 /** The bench and its neighbours, one capability at a time, as a cook would use them. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -17,7 +17,7 @@ const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText(
 const batch = (page: Page) => page.locator('.stage').first();
 
 test('the target said in another way keeps the batch; each way then changes it', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await expect(batch(page)).toContainText('33.6');
   await page.getByRole('radio', { name: 'Weight' }).click();
   await expect(page.getByLabel('Finished weight in kilograms')).toHaveValue('33.6');
@@ -41,7 +41,7 @@ test('the target said in another way keeps the batch; each way then changes it',
 });
 
 test('another vessel changes the water, says the steam, and splits the loads', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const before = await weightOf(page, 'Water').innerText();
   await page.getByLabel('Simmer in the').selectOption({ label: '20 L kettle' });
   await expect(page.locator('.vessel').first()).toContainText('3 × 11.2 kg');
@@ -61,7 +61,7 @@ test('with loads and first additions every hazard of the ledger stays in view', 
     [390, 844],
   ] as const) {
     await page.setViewportSize({ width, height });
-    await page.goto(`${kitchen.url}/dishes/ginger-broth-noodles`);
+    await go(page, `${kitchen.url}/dishes/ginger-broth-noodles`);
     await page.getByLabel('Simmer in the').selectOption({ label: '5 L pot' });
     await expect(batch(page)).toContainText('4 loads');
     const hidden = await page
@@ -73,7 +73,7 @@ test('with loads and first additions every hazard of the ledger stays in view', 
 });
 
 test('undo and redo step through every change, by button and by key', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/red-lentil-tomato-soup`);
+  await go(page, `${kitchen.url}/dishes/red-lentil-tomato-soup`);
   const portions = page.getByLabel('Portions', { exact: true });
   await expect(portions).toHaveValue('90');
   await portions.fill('100');
@@ -99,7 +99,7 @@ test('undo and redo step through every change, by button and by key', async ({ p
 });
 
 test('a component opens in place, to the bottom', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/parsnip-buckwheat-tray`);
+  await go(page, `${kitchen.url}/dishes/parsnip-buckwheat-tray`);
   await page.getByRole('button', { name: 'Open Green dressing' }).click();
   await page.getByRole('button', { name: 'Open Sunflower seed cream' }).click();
   await expect(row(page, 'Sunflower seeds')).toHaveClass(/child/);
@@ -112,7 +112,7 @@ test('a component opens in place, to the bottom', async ({ page }) => {
 });
 
 test('a contradiction is decided by either figure, an unknown food by choosing one', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/parsnip-buckwheat-tray`);
+  await go(page, `${kitchen.url}/dishes/parsnip-buckwheat-tray`);
   await decide(page, /says 12 g, but 1 tsp of fine salt weighs 6 g/)
     .getByRole('button', { name: '6 g, by 1 tsp' })
     .click();
@@ -137,7 +137,7 @@ test('a contradiction is decided by either figure, an unknown food by choosing o
 });
 
 test('a handful weighed once is used in every dish of the kitchen', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await decide(page, /handful of dill/)
     .getByRole('button', { name: 'Weigh one handful' })
     .click();
@@ -152,7 +152,7 @@ test('a handful weighed once is used in every dish of the kitchen', async ({ pag
 });
 
 test('the home recipe: a weighed yield settles the prediction', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/millet-porridge-pear`);
+  await go(page, `${kitchen.url}/dishes/millet-porridge-pear`);
   await expect(page.getByRole('region', { name: 'Mind' })).toContainText('The finished weight is predicted');
   await page.getByRole('button', { name: /At home/ }).click();
   await page.getByLabel('Finished weight, weighed').fill('none');
@@ -165,7 +165,7 @@ test('the home recipe: a weighed yield settles the prediction', async ({ page })
 });
 
 test('another kitchen re-plans the same dish by its own measures, vessels and law', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const barley = await weightOf(page, 'Pearl barley').innerText();
   await page.getByLabel('Kitchen').selectOption({ label: 'Pebble Lane School kitchen' });
   await expect(batch(page)).toContainText('100 L kettle');
@@ -183,7 +183,7 @@ test('another kitchen re-plans the same dish by its own measures, vessels and la
 test('no swap makes the flatbread free from gluten, and the line that blocks it is named', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/dishes/caraway-flatbread`);
+  await go(page, `${kitchen.url}/dishes/caraway-flatbread`);
   await page.getByRole('link', { name: /Serve it/ }).click();
   const asked = page.getByRole('group', { name: 'Free from' });
   await asked.getByRole('button', { name: 'Gluten', exact: true }).click();
@@ -198,7 +198,7 @@ test('no swap makes the flatbread free from gluten, and the line that blocks it 
 });
 
 test('a dish is taken out and put back; one that others use stays', async ({ page }) => {
-  await page.goto(kitchen.url);
+  await go(page, kitchen.url);
   const line = page.locator('tbody tr', { hasText: 'Beetroot and broad bean plate' });
   await line.hover();
   await line.getByRole('button', { name: /Take Beetroot/ }).click();
@@ -213,7 +213,7 @@ test('a dish is taken out and put back; one that others use stays', async ({ pag
 });
 
 test('a component taken in is known by its name in the next dish', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await page
     .getByLabel('As it was told to you')
     .fill('Smoky pumpkin crumb\n200 g pumpkin seeds\n2 tsp smoked paprika');

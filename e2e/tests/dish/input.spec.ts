@@ -1,6 +1,6 @@
 /** Bad input at the screen: a clear sentence at the right place, nothing typed lost, nothing executed. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -20,7 +20,7 @@ test('markup, marks of direction and pictures in letters are shown as they are, 
     void dialog.dismiss();
   });
   const name = '<img src=x onerror=alert(1)> 🥕 \u202egnorts';
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill(
     `${name}\nServes 2\n<script>alert(2)</script>\n100 g millet <b>bold</b>\n1e308 cups kale\n-2 kg carrots\n\nMethod\nCook "all" of it.`,
   );
@@ -41,7 +41,7 @@ test('markup, marks of direction and pictures in letters are shown as they are, 
 });
 
 test('nothing, a novel and 2 MB of text each get their sentence, and stay in the box', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await expect(page.locator('.empty')).toContainText('Each line becomes a food');
   const novel =
     'It was late in the year and nobody had come over the bridge for days, or so they said.\n'.repeat(400);
@@ -56,7 +56,7 @@ test('nothing, a novel and 2 MB of text each get their sentence, and stay in the
 test('zero, letters and absurd figures in the target are refused beside it, and the last good batch stays', async ({
   page,
 }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const portions = page.getByLabel('Portions', { exact: true });
   for (const bad of ['0', '-5', 'many']) {
     await portions.fill(bad);
@@ -91,7 +91,7 @@ test('two people on one dish: the second is told, keeps their change, and choose
 test('a component that contains itself is named, with its circle, and the page still works', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/dishes/sunflower-seed-cream`);
+  await go(page, `${kitchen.url}/dishes/sunflower-seed-cream`);
   await page.getByLabel('Add a line').fill('100 g green dressing');
   await page.getByRole('button', { name: 'Add line' }).click();
   const circle = /contains itself: .*Sunflower seed cream > Green dressing > Sunflower seed cream/;
@@ -102,7 +102,7 @@ test('a component that contains itself is named, with its circle, and the page s
 });
 
 test('a dish without portions is asked for them before it goes on the bench', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill('Millet\n200 g millet\n500 ml water');
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('alert')).toContainText('Say how many portions it makes');
@@ -112,7 +112,7 @@ test('a dish without portions is asked for them before it goes on the bench', as
 });
 
 test('steps told anew change the steam, and so the water', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/millet-porridge-pear`);
+  await go(page, `${kitchen.url}/dishes/millet-porridge-pear`);
   const water = page
     .locator('tr', { has: page.locator('.name', { hasText: 'Water' }) })
     .locator('.weight .figure');
@@ -130,21 +130,21 @@ test('steps told anew change the steam, and so the water', async ({ page }) => {
 });
 
 test('a dish that is gone, and a page that never was, say so', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/never-made`);
+  await go(page, `${kitchen.url}/dishes/never-made`);
   await expect(page.getByRole('alert')).toContainText('not in the book');
-  await page.goto(`${kitchen.url}/nowhere/at/all`);
+  await go(page, `${kitchen.url}/nowhere/at/all`);
   await expect(page.locator('main')).toContainText('There is no page at this address');
 });
 
 test('while the server is away, changes are kept and saved when it is back', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/caraway-flatbread`);
+  await go(page, `${kitchen.url}/dishes/caraway-flatbread`);
   await expect(page.getByLabel('Portions', { exact: true })).toHaveValue('80');
   await page.route('**/api/recipes/**', (route) => route.abort());
   await page.getByLabel('Portions', { exact: true }).fill('90');
   await expect(page.getByRole('alert')).toContainText('The server does not answer');
   await expect(page.locator('.stage').first()).toContainText('8.10');
   await page.unroute('**/api/recipes/**');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: 15_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
   await page.reload();
   await expect(page.getByLabel('Portions', { exact: true })).toHaveValue('90');
 });

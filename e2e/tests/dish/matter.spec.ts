@@ -1,6 +1,6 @@
 /** What food lies in and is lifted out of: asked where the words leave it open, counted where they do not, doubted where it cannot be. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
@@ -14,7 +14,7 @@ const dish = (title: string, lines: string[], steps: string[]): string =>
 
 /** Takes a dish in and opens it on the bench. */
 async function takeIn(page: Page, text: string): Promise<void> {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await page.getByLabel('As it was told to you').fill(text);
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page).toHaveURL(/\/dishes\//);

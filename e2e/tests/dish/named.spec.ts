@@ -1,6 +1,6 @@
 /** Words that no line holds: asked where they stand, settled by one tap, and never clear by themselves. */
 import { expect } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
@@ -24,7 +24,7 @@ const DISH = [
 test('a dish that names walnuts and honey only in a step is asked about both, and says so on the menu', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await page.getByLabel('As it was told to you').fill(DISH);
   const named = page.getByRole('region', { name: 'Named, and in no line' });
   await expect(named.getByRole('listitem')).toHaveCount(2);
@@ -55,7 +55,7 @@ test('a dish that names walnuts and honey only in a step is asked about both, an
 });
 
 test('by keyboard alone, and a line of several foods is several lines', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await page
     .getByLabel('As it was told to you')
     .fill(`Beans\nServes 2\n\n200 g green beans with almonds\n\nMethod\nServe with feta.`);

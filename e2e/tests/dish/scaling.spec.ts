@@ -1,7 +1,7 @@
 /** Scaling on the bench: targets, machines, loads, where the mass goes, times and cooling, the batch sheet, offers. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -20,7 +20,7 @@ const view = (page: Page, name: RegExp) =>
   page.getByRole('navigation', { name: 'Views of the batch' }).getByRole('link', { name }).click();
 
 test('several sizes at once; each counts, and back to one', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await expect(batch(page)).toContainText('54.0');
   await page.getByRole('button', { name: 'More sizes' }).click();
   await page.getByLabel('Name of size 2').fill('Infant');
@@ -41,7 +41,7 @@ test('several sizes at once; each counts, and back to one', async ({ page }) => 
 });
 
 test('in store: the scarcest food limits, and what is left of the others is said', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await page.getByRole('radio', { name: 'In store' }).click();
   await expect(batch(page)).toContainText('54.0');
   await page.getByLabel('What is in store', { exact: true }).selectOption({ label: 'fennel' });
@@ -58,7 +58,7 @@ test('in store: the scarcest food limits, and what is left of the others is said
 });
 
 test('a full load of a machine, and whole pans', async ({ page }) => {
-  await page.goto(`${kitchen.url}${POT}`);
+  await go(page, `${kitchen.url}${POT}`);
   await page.getByRole('radio', { name: 'Full load' }).click();
   await page.getByLabel('Machine to fill').selectOption({ label: '20 L kettle' });
   await page.getByLabel('Loads', { exact: true }).fill('1');
@@ -81,7 +81,7 @@ test('a full load of a machine, and whole pans', async ({ page }) => {
 test('another machine changes the water before the eyes, and says why; undo takes it back', async ({
   page,
 }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await expect(weightOf(page, 'Water')).toHaveText(/11\.48/);
   await page.getByLabel('Simmer in the').selectOption({ label: '60 L bratt pan' });
   await expect(weightOf(page, 'Water')).toHaveText(/13\.04/);
@@ -105,7 +105,7 @@ test('another machine changes the water before the eyes, and says why; undo take
 });
 
 test('dragging the ruler follows the hand, is one step of undo, and arrows move it', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const ruler = page.getByLabel('Size of the batch');
   const box = (await ruler.boundingBox())!;
   const y = box.y + 17;
@@ -140,7 +140,7 @@ test('dragging the ruler follows the hand, is one step of undo, and arrows move 
 const MOVES = process.env['HAND_LADLE_MORE'] ? 150 : 40;
 
 test('60 frames a second while the target is dragged: traced and told', async ({ page, browser }) => {
-  await page.goto(kitchen.url + BAKE);
+  await go(page, kitchen.url + BAKE);
   await expect(batch(page)).toContainText('30.7');
   const ruler = page.getByLabel('Size of the batch');
   const box = (await ruler.boundingBox())!;
@@ -194,7 +194,7 @@ test('60 frames a second while the target is dragged: traced and told', async ({
 });
 
 test('loads: what each holds, weights that sum, components with their need and surplus', async ({ page }) => {
-  await page.goto(`${kitchen.url}${POT}/loads`);
+  await go(page, `${kitchen.url}${POT}/loads`);
   await expect(page.getByRole('heading', { name: 'Simmering: 60 L kettle' })).toBeVisible();
   await expect(page.getByRole('img', { name: /fills 56 % of what it may hold/ })).toBeVisible();
   const salt = page.getByRole('row', { name: /Fine salt/ });
@@ -204,7 +204,7 @@ test('loads: what each holds, weights that sum, components with their need and s
   await expect(
     page.getByRole('region').or(page.locator('.plate')).filter({ hasText: 'Parsley' }).last(),
   ).toContainText('no step names a machine');
-  await page.goto(`${kitchen.url}${BAKE}/loads`);
+  await go(page, `${kitchen.url}${BAKE}/loads`);
   const sauce = page.locator('[data-component]', { hasText: 'Kitchen tomato sauce' }).first();
   await expect(sauce).toContainText(/9\.52 kg needed, 9\.60 kg made/);
   await expect(sauce).toContainText('85 g over');
@@ -215,7 +215,7 @@ test('loads: what each holds, weights that sum, components with their need and s
 });
 
 test('where it goes: a picture, and a balance that closes', async ({ page }) => {
-  await page.goto(`${kitchen.url}${POT}/mass`);
+  await go(page, `${kitchen.url}${POT}/mass`);
   await expect(page.locator('[data-drawn="true"]')).toBeVisible();
   await expect(page.locator('.sankey-link').first()).toBeVisible();
   const cells = async (row: string): Promise<number[]> =>
@@ -239,7 +239,7 @@ test('where it goes: a picture, and a balance that closes', async ({ page }) => 
 test('times with their look-test and core; cooling against the limit, and the depth that passes', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}${BAKE}/times`);
+  await go(page, `${kitchen.url}${BAKE}/times`);
   const bake = page.getByRole('row', { name: /Spoon the sunflower seed cream/ });
   await expect(bake).toContainText(/look from \d+ min on \(55 min at home\)/);
   await expect(bake).toContainText('a knife goes through without a push');
@@ -260,7 +260,7 @@ test('times with their look-test and core; cooling against the limit, and the de
 });
 
 test('the batch sheet: on the screen, on paper, as PDF', async ({ page }) => {
-  await page.goto(`${kitchen.url}${POT}/sheet`);
+  await go(page, `${kitchen.url}${POT}/sheet`);
   const sheet = page.getByRole('article', { name: 'Batch sheet' });
   await expect(sheet).toContainText('54.0 kg, 180 portions of 300 g');
   await expect(sheet).toContainText('212 g at first, 53 g held back: taste');
@@ -281,7 +281,7 @@ test('the batch sheet: on the screen, on paper, as PDF', async ({ page }) => {
 });
 
 test('beans from the tin, cooked or dry in one tap; onions in water instead of oil', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await page.getByRole('button', { name: /Butter beans dry, 7\.89 kg, cooked apart/ }).click();
   await expect(row(page, 'Butter beans dry')).toContainText('cooked apart');
   await expect(weightOf(page, 'Butter beans dry')).toHaveText(/7\.[89]/);
@@ -296,7 +296,7 @@ test('beans from the tin, cooked or dry in one tap; onions in water instead of o
 });
 
 test('a ratio that is off is said before the batch', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/sunflower-seed-cream`);
+  await go(page, `${kitchen.url}/dishes/sunflower-seed-cream`);
   const plate = page.getByRole('region', { name: 'How the mix stands' });
   await expect(plate).toContainText('spoons as a cream; as usual');
   await row(page, 'Water').locator('.name').click();
@@ -308,7 +308,7 @@ test('a ratio that is off is said before the batch', async ({ page }) => {
 });
 
 test('by keyboard alone: ways, figures, machines, weights, why and back', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await page.getByRole('radio', { name: 'Portions' }).focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('radio', { name: 'Weight' })).toBeFocused();
@@ -332,7 +332,7 @@ test('by keyboard alone: ways, figures, machines, weights, why and back', async 
 });
 
 test('figures of the whole say why', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await page.getByRole('button', { name: /put in,/ }).click();
   await expect(page.getByRole('dialog', { name: 'Why: Finished weight' })).toContainText(
     '56.9 kg put in - 1.76 kg steam - 1.10 kg lost = 54.0 kg',
@@ -343,7 +343,7 @@ test('figures of the whole say why', async ({ page }) => {
 });
 
 test('a figure is typed over, not behind', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const portions = page.getByLabel('Portions', { exact: true });
   await portions.click();
   await page.keyboard.type('100');
@@ -361,7 +361,7 @@ test('under a finger the strip keeps its figures under their labels', async ({ b
     isMobile: true,
   });
   const page = await context.newPage();
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   for (const stage of await page.locator('.stage').all()) {
     const label = await stage.locator('.over').boundingBox();
     const figure = await stage.locator('.said').boundingBox();

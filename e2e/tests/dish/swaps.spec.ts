@@ -1,6 +1,6 @@
 /** Serving it free from something: plans side by side, a variant that follows, swaps by hand, versions for everybody. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -21,7 +21,7 @@ let variant = '';
 test('the best plans stand side by side, each with ratios, hints, flags, drift and closeness', async ({
   page,
 }) => {
-  await page.goto(kitchen.url + BROTH);
+  await go(page, kitchen.url + BROTH);
   await page.getByRole('link', { name: /Serve it/ }).click();
   await page.getByRole('group', { name: 'Diner groups' }).getByRole('button', { name: 'Coeliac' }).click();
   await expect(freeFrom(page).getByRole('button', { name: 'Gluten' })).toHaveAttribute(
@@ -44,7 +44,7 @@ test('the best plans stand side by side, each with ratios, hints, flags, drift a
 });
 
 test('the variant beside its parent, line by line', async ({ page }) => {
-  await page.goto(kitchen.url + variant);
+  await go(page, kitchen.url + variant);
   await page.getByRole('link', { name: 'Compare line by line' }).click();
   const noodles = page.getByRole('row', { name: /Wheat noodles/ });
   await expect(noodles).toContainText('Rice noodles');
@@ -57,13 +57,13 @@ test('the variant beside its parent, line by line', async ({ page }) => {
 test('when the parent changes, the variant follows, and a swap that fits no more comes back as a decision', async ({
   page,
 }) => {
-  await page.goto(kitchen.url + BROTH);
+  await go(page, kitchen.url + BROTH);
   await row(page, 'Barley miso').locator('.name').click();
   await page.getByLabel('Words of the line').fill('20 g wheat bran');
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(row(page, 'Wheat bran')).toBeVisible();
   await saved(page);
-  await page.goto(kitchen.url + variant);
+  await go(page, kitchen.url + variant);
   const about = page.getByRole('list', { name: 'About the swaps' });
   await expect(about).toContainText('it is not: Wheat bran');
   await expect(about).toContainText('The swap for barley miso no longer fits: it is no longer in the dish');
@@ -71,27 +71,27 @@ test('when the parent changes, the variant follows, and a swap that fits no more
   await about.getByRole('button', { name: 'Take the swap out' }).click();
   await expect(about).not.toContainText('barley miso');
   await saved(page);
-  await page.goto(kitchen.url + BROTH);
+  await go(page, kitchen.url + BROTH);
   await row(page, 'Wheat bran').locator('.name').click();
   await page.getByRole('button', { name: 'Take out', exact: true }).click();
   await saved(page);
   // The method still names the miso: the variant is not free of it until somebody says that it is not in the dish.
-  await page.goto(kitchen.url + variant);
+  await go(page, kitchen.url + variant);
   await expect(about).toContainText('"miso" in step 3');
-  await page.goto(kitchen.url + BROTH);
+  await go(page, kitchen.url + BROTH);
   const named = page.getByRole('region', { name: 'Named, and in no line' });
   await named.getByRole('button', { name: 'It is not in the dish' }).click();
   await named.getByLabel('Your name').fill('Ilka');
   await page.keyboard.press('Enter');
   await expect(named).toHaveCount(0);
   await saved(page);
-  await page.goto(kitchen.url + variant);
+  await go(page, kitchen.url + variant);
   await expect(page.locator('.follows')).toBeVisible();
   await expect(page.getByRole('list', { name: 'About the swaps' })).toHaveCount(0);
 });
 
 test('a swap by hand: the same checks, what it brings in, undo', async ({ page }) => {
-  await page.goto(kitchen.url + variant);
+  await go(page, kitchen.url + variant);
   await row(page, 'Firm tofu').getByRole('button', { name: 'Swap Firm tofu' }).click();
   const panel = page.getByRole('dialog', { name: 'Instead of firm tofu' });
   await expect(panel.locator('li').first()).toContainText('Protein -');
@@ -111,7 +111,7 @@ test('a swap by hand: the same checks, what it brings in, undo', async ({ page }
 test('in a variant, a swap that brings back what it is free from is refused, with the reason', async ({
   page,
 }) => {
-  await page.goto(kitchen.url + variant);
+  await go(page, kitchen.url + variant);
   await row(page, 'Rice noodles')
     .getByRole('button', { name: /Another swap/ })
     .click();
@@ -132,10 +132,27 @@ test('in a variant, a swap that brings back what it is free from is refused, wit
   await expect(panel.locator('li.taken')).toContainText('rated 1 ×');
 });
 
+test('a panel goes with the page that asked for it: over another dish it would swap there', async ({
+  page,
+}) => {
+  await go(page, kitchen.url + BROTH);
+  await page.getByRole('link', { name: 'Dishes', exact: true }).click();
+  await page.getByRole('link', { name: 'Caraway flatbread' }).first().click();
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Caraway flatbread');
+  await page.goBack();
+  await page.goBack();
+  await row(page, 'Wheat noodles').getByRole('button', { name: 'Swap Wheat noodles' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Instead of wheat noodles');
+  await page.goForward();
+  await page.goForward();
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Caraway flatbread');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
 test('one version for everybody, with its portions; a group that no version serves is named', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/dishes/millet-porridge-pear/free-from`);
+  await go(page, `${kitchen.url}/dishes/millet-porridge-pear/free-from`);
   const plate = page.getByRole('region', { name: 'Versions for everybody' });
   await plate.getByLabel('Portions for Coeliac').fill('9');
   await plate.getByLabel('Portions for Coeliac').press('Tab');
@@ -145,7 +162,7 @@ test('one version for everybody, with its portions; a group that no version serv
   await plate.getByLabel('Portions for No nut').fill('0');
   await plate.getByLabel('Portions for No nut').press('Tab');
   await expect(plate.getByRole('table')).toHaveCount(0);
-  await page.goto(`${kitchen.url}/dishes/caraway-flatbread/free-from`);
+  await go(page, `${kitchen.url}/dishes/caraway-flatbread/free-from`);
   await plate.getByRole('button', { name: 'Find the fewest versions' }).click();
   await expect(plate).toContainText('No single version serves everybody. Strong wheat flour');
   await expect(plate).toContainText('Coeliac: no version of this dish.');
@@ -204,16 +221,16 @@ test('a long search says how far it is, and is stopped by a tap; the next one st
   await page.waitForTimeout(2500);
   await expect(plate.getByRole('table')).toHaveCount(0);
   await plate.getByRole('button', { name: 'Find the fewest versions' }).click();
-  await expect(plate).toContainText('Yes, one version serves everybody', { timeout: 20_000 });
+  await expect(plate).toContainText('Yes, one version serves everybody');
   expect((await put(settings, version + 1)).ok()).toBe(true);
 });
 
 test('shared equipment blocks a plan by its name, and a variant cooked apart says so everywhere', async ({
   page,
 }) => {
-  await page.goto(kitchen.url);
+  await go(page, kitchen.url);
   await page.getByLabel('Kitchen').selectOption({ label: 'Lock Counter café' });
-  await page.goto(`${kitchen.url}/dishes/sunflower-seed-cream/free-from`);
+  await go(page, `${kitchen.url}/dishes/sunflower-seed-cream/free-from`);
   await freeFrom(page).getByRole('button', { name: 'Nut', exact: true }).click();
   await expect(page.locator('.blocked')).toContainText(
     '2 L blender > Peanut butter: it goes through the 2 l blender',
@@ -230,7 +247,7 @@ test('shared equipment blocks a plan by its name, and a variant cooked apart say
 test('a kitchen names its groups, its shared fryer and its own list, and they are asked for', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   const own = page.getByRole('region', { name: "The kitchen's own list" });
   await own.getByLabel('What else is looked for').fill('Dill');
   await own.getByRole('button', { name: 'Look for it' }).click();
@@ -246,7 +263,7 @@ test('a kitchen names its groups, its shared fryer and its own list, and they ar
     .getByRole('button', { name: 'Dill' })
     .click();
   await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
-  await page.goto(`${kitchen.url}/menu`);
+  await go(page, `${kitchen.url}/menu`);
   await page.getByRole('group', { name: 'Diner groups' }).getByRole('button', { name: 'Ward 3' }).click();
   const answers = page.getByRole('region', { name: 'Answers' });
   await expect(answers.locator('li', { hasText: 'Barley, leek and white bean pot' })).toContainText(
@@ -258,7 +275,7 @@ test('a kitchen names its groups, its shared fryer and its own list, and they ar
 });
 
 test('the kitchen writes a swap of its own and plans with it', async ({ page }) => {
-  await page.goto(`${kitchen.url}/larder`);
+  await go(page, `${kitchen.url}/larder`);
   await page.getByRole('link', { name: 'Swaps' }).click();
   await expect(page.getByRole('heading', { name: 'Swaps' })).toBeVisible();
   await page.getByRole('button', { name: 'Write a swap' }).click();
@@ -273,7 +290,7 @@ test('the kitchen writes a swap of its own and plans with it', async ({ page }) 
   await page.getByRole('button', { name: 'Keep the swap' }).click();
   await page.getByPlaceholder('Find a food, in or out').fill('pak choi kale');
   await expect(page.getByRole('row', { name: /Pak choi.*0\.80 kale/ })).toContainText('own, weighed here');
-  await page.goto(kitchen.url + BROTH);
+  await go(page, kitchen.url + BROTH);
   await row(page, 'Pak choi').getByRole('button', { name: 'Swap Pak choi' }).click();
   await expect(page.getByRole('dialog')).toContainText('Strip the leaves');
 });
@@ -293,7 +310,7 @@ test('a word of the title is asked before the plan, and only unread packs in the
     'Rye rounds\n\nServes 8\n\n300 g rye flour\n200 ml water\n5 g salt\n\nMethod\nKnead, roll out and bake on the griddle.',
   );
   const free = page.getByRole('group', { name: 'Free from' });
-  await page.goto(`${kitchen.url}/dishes/${rye}/free-from`);
+  await go(page, `${kitchen.url}/dishes/${rye}/free-from`);
   await free.getByRole('button', { name: 'Gluten', exact: true }).click();
   const blocked = page.locator('.blocked');
   await expect(blocked).toContainText('"Rye" in the title');
@@ -304,7 +321,7 @@ test('a word of the title is asked before the plan, and only unread packs in the
   const potatoes = await take(
     'Dressed potatoes\n\nServes 8\n\n600 g potatoes\n40 g capers\n80 g olives\n\nMethod\nBoil the potatoes.\nToss.',
   );
-  await page.goto(`${kitchen.url}/dishes/${potatoes}/free-from`);
+  await go(page, `${kitchen.url}/dishes/${potatoes}/free-from`);
   await free.getByRole('button', { name: 'Celery', exact: true }).click();
   await expect(blocked).toContainText('2 packs nobody has read stand in the way');
   await blocked.getByRole('button', { name: 'Record the pack of capers' }).click();
@@ -320,7 +337,7 @@ test('a word of the title is asked before the plan, and only unread packs in the
 test('whole food only: oil for the pan gives way to water by the splash, by keyboard alone', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/dishes/fennel-butter-bean-pot/free-from`);
+  await go(page, `${kitchen.url}/dishes/fennel-butter-bean-pot/free-from`);
   await freeFrom(page).getByRole('button', { name: 'Whole food only' }).focus();
   await page.keyboard.press('Space');
   await expect(plans(page).first()).toContainText(/olive oil becomes/);

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.describe.configure({ mode: 'serial' });
@@ -45,7 +45,7 @@ async function answerAll(page: Page): Promise<number> {
     await expect(async () => {
       const [now = ''] = await questions(page).allInnerTexts();
       expect(now).not.toBe(words);
-    }).toPass({ timeout: 5000 });
+    }).toPass();
   }
   throw new Error('The questions do not end.');
 }
@@ -57,7 +57,7 @@ for (const file of files) {
   test(`${file}: from telling to the bench`, async ({ page }) => {
     const text = readFileSync(join(FOLDER, file), 'utf8');
     const started = Date.now();
-    await page.goto(`${kitchen.url}/take-in`);
+    await go(page, `${kitchen.url}/take-in`);
     if (/\.(?:html|csv)$/.test(file)) await page.getByLabel('Open a file').setInputFiles(join(FOLDER, file));
     else await told(page).fill(text);
     await expect(page.locator('.lines li').first()).toBeVisible();
@@ -83,7 +83,7 @@ test('the taps are told', () => {
 });
 
 test('the parts of a recipe stand as headings, here and on the bench', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill(
     'Parted\nServes 2\n\nFor the base:\n300 g leeks\n200 g potatoes\n\nFor the glaze:\n20 g tahini\n\nMethod\nStir everything.',
   );
@@ -93,7 +93,7 @@ test('the parts of a recipe stand as headings, here and on the bench', async ({ 
 });
 
 test('answers stay while the text around them is edited', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill('Millet\nServes 2\n200 g chickpeas\na handful of dill\n\nMethod\nStir everything.');
   await page.getByRole('button', { name: 'Chickpeas dry' }).click();
   await expect(decisions(page)).toContainText('1 answered');
@@ -106,7 +106,7 @@ test('answers stay while the text around them is edited', async ({ page }) => {
 });
 
 test('a handful is weighed once, and known from then on', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill('One\nServes 2\na handful of rocket\n200 g millet');
   await page.getByRole('button', { name: 'Weigh one handful' }).click();
   await page.getByLabel('Grams', { exact: true }).fill('17');
@@ -118,7 +118,7 @@ test('a handful is weighed once, and known from then on', async ({ page }) => {
 });
 
 test('a name nobody knows is made a food or tied to one, and this kitchen remembers it', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill('Three\nServes 2\n200 g skirret\n300 g leeks');
   await decisions(page).getByRole('button', { name: 'New food' }).click();
   await page.getByRole('dialog').getByLabel('Kind of food').selectOption('vegetable');
@@ -138,7 +138,7 @@ test('a name nobody knows is made a food or tied to one, and this kitchen rememb
 });
 
 test('what the method uses and the list lacks is put in by one tap', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill(
     'Six\nServes 2\n200 g millet\n\nMethod\nSimmer the millet in 600 ml water for 20 minutes.',
   );
@@ -151,7 +151,7 @@ test('what the method uses and the list lacks is put in by one tap', async ({ pa
 });
 
 test('a file of several recipes: a bar, a report, and what was left out stays out', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   const book = ['First pot', 'Second pot', 'Third pot']
     .map((name) => `# ${name}\nServes 4\n300 g leeks\n200 g millet\n\nMethod\nBoil everything.`)
     .join('\n\n');
@@ -163,7 +163,7 @@ test('a file of several recipes: a bar, a report, and what was left out stays ou
   await page.getByRole('button', { name: 'Take 2 in' }).click();
   await expect(page.getByRole('status').filter({ hasText: '2 of 2' })).toBeVisible();
   await expect(page.getByRole('link', { name: /taken in/ })).toHaveCount(2);
-  await page.goto(`${kitchen.url}/`);
+  await go(page, `${kitchen.url}/`);
   await page.getByLabel('Find a dish or an allergen').fill('pot');
   await expect(page.getByRole('link', { name: 'Third pot' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Second pot' })).toHaveCount(0);
@@ -171,13 +171,13 @@ test('a file of several recipes: a bar, a report, and what was left out stays ou
 
 test('our own file comes back with its answers', async ({ page, request }) => {
   const file = await (await request.get(`${kitchen.url}/api/recipes/parsnip-buckwheat-tray.md`)).text();
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   await told(page).fill(file);
   await expect(page.locator('.document, .lines').first()).toBeVisible();
 });
 
 test('a page without a recipe says so and loses nothing', async ({ page }) => {
-  await page.goto(`${kitchen.url}/take-in`);
+  await go(page, `${kitchen.url}/take-in`);
   const words = '<!doctype html><html><body><h1>About us</h1><p>We cook.</p></body></html>';
   await told(page).fill(words);
   await expect(page.getByRole('alert')).toContainText('No recipe was found');

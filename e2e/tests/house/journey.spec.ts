@@ -1,7 +1,7 @@
 /** The thread of the whole job, in one sitting: a spoken recipe in, a true label out. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { type Running, start, test } from '../../support/kitchen';
+import { go, type Running, start, test } from '../../support/kitchen';
 
 const PORT = 4391;
 const TOLD = `Millet, kale and bean stew
@@ -37,7 +37,7 @@ const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText(
 let dish = '';
 
 test('a pasted text is read line by line, with what is unsure marked', async ({ page }) => {
-  await page.goto(`${kitchen.url}/`);
+  await go(page, `${kitchen.url}/`);
   await page.getByRole('link', { name: 'Take a dish in' }).click();
   await page.getByLabel('As it was told to you').fill(TOLD);
   await expect(page.getByRole('heading', { name: 'Millet, kale and bean stew' })).toBeVisible();
@@ -58,7 +58,7 @@ test('a pasted text is read line by line, with what is unsure marked', async ({ 
 });
 
 test('a target gives every line its weight for the scale', async ({ page }) => {
-  await page.goto(kitchen.url + dish);
+  await go(page, kitchen.url + dish);
   await page.getByLabel('Portions', { exact: true }).fill('120');
   await page.getByLabel('Portion size in grams').fill('280');
   await expect(page.locator('.stage').first()).toContainText('33.6');
@@ -68,7 +68,7 @@ test('a target gives every line its weight for the scale', async ({ page }) => {
 });
 
 test('nut, soy and gluten stand on every line and on the whole, with their path', async ({ page }) => {
-  await page.goto(kitchen.url + dish);
+  await go(page, kitchen.url + dish);
   await expect(row(page, 'Tamari').locator('.hazard.contains')).toHaveText('Soy');
   await expect(row(page, 'Tamari').locator('.hazard.check')).toHaveText('check gluten');
   await expect(decide(page, /Check the pack: no tamari pack is on record/)).toBeVisible();
@@ -82,7 +82,7 @@ test('nut, soy and gluten stand on every line and on the whole, with their path'
 });
 
 test('each decision is answered where it stands', async ({ page }) => {
-  await page.goto(kitchen.url + dish);
+  await go(page, kitchen.url + dish);
   await decide(page, /handful of dill/)
     .getByRole('button', { name: 'Keep 15 g' })
     .click();
@@ -122,7 +122,7 @@ test('each decision is answered where it stands', async ({ page }) => {
 });
 
 test('free from soy: a swap with its ratio makes a variant, and everything follows', async ({ page }) => {
-  await page.goto(kitchen.url + dish);
+  await go(page, kitchen.url + dish);
   const before = await page.locator('.stage').nth(2).innerText();
   await page.getByRole('link', { name: /Serve it/ }).click();
   const asked = page.getByRole('group', { name: 'Free from' });
@@ -139,7 +139,7 @@ test('free from soy: a swap with its ratio makes a variant, and everything follo
 });
 
 test('the portion shows its figures, and where one comes from', async ({ page }) => {
-  await page.goto(`${kitchen.url}${dish}/portion`);
+  await go(page, `${kitchen.url}${dish}/portion`);
   const table = page.locator('table').first();
   for (const name of [
     'Energy',
@@ -174,7 +174,7 @@ async function pdfOf(page: Page): Promise<string> {
 }
 
 test('the label: EU and US, the same words on screen and in the PDF', async ({ page }) => {
-  await page.goto(`${kitchen.url}${dish}/label`);
+  await go(page, `${kitchen.url}${dish}/label`);
   const eu = await pdfOf(page);
   expect(eu).toContain('per 100 g');
   // A letter of the word across a draft may fall between two words.
@@ -197,13 +197,13 @@ test('the label: EU and US, the same words on screen and in the PDF', async ({ p
 });
 
 test('a label with an open decision says DRAFT, on screen and in the PDF', async ({ page }) => {
-  await page.goto(`${kitchen.url}/dishes/barley-leek-white-bean-pot/label`);
+  await go(page, `${kitchen.url}/dishes/barley-leek-white-bean-pot/label`);
   await expect(page.getByRole('article', { name: 'Label preview' })).toContainText('DRAFT - not for use');
   expect(await pdfOf(page)).toContain('DRAFT - not for use');
 });
 
 test('it is listed, found, edited, and still right after a restart', async ({ page }) => {
-  await page.goto(`${kitchen.url}/`);
+  await go(page, `${kitchen.url}/`);
   await page.getByLabel('Find a dish or an allergen').fill('millet bean');
   await expect(page.locator('tbody tr')).toHaveCount(2);
   await page.locator('tbody a').first().click();
@@ -216,7 +216,7 @@ test('it is listed, found, edited, and still right after a restart', async ({ pa
   await saved(page);
   await kitchen.stop();
   kitchen = await start('journey', PORT, false);
-  await page.goto(kitchen.url + dish);
+  await go(page, kitchen.url + dish);
   await expect(weightOf(page, 'Kale')).toHaveText(weight);
   expect(await page.locator('.strip').innerText()).toBe(strip);
   await page.getByRole('link', { name: 'Dishes', exact: true }).click();
@@ -227,6 +227,7 @@ test('it is listed, found, edited, and still right after a restart', async ({ pa
 
 test('the browser and the server compute the same bytes', async ({ page, request }) => {
   for (const id of ['barley-leek-white-bean-pot', 'parsnip-buckwheat-tray', 'ginger-broth-noodles']) {
+    // Loaded anew: the law that an earlier journey chose for its label stays chosen.
     await page.goto(`${kitchen.url}/dishes/${id}/label`);
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Figures as JSON' }).click();

@@ -1,6 +1,6 @@
 /** What is kept and what is not: slow saves, reloads, a server that is away, names of others, and a label that was released. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 const POT = '/dishes/barley-leek-white-bean-pot';
 const FLATBREAD = '/dishes/caraway-flatbread';
@@ -26,7 +26,7 @@ async function heldSaves(page: Page, path: string): Promise<() => void> {
 }
 
 test('a save that is answered after another dish was opened loses nothing of either', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const letGo = await heldSaves(page, '**/api/recipes/barley-leek-white-bean-pot');
   const isSent = page.waitForRequest((request) => request.method() === 'PUT');
   await portions(page).fill('71');
@@ -66,7 +66,7 @@ async function losesAnswer(page: Page, path: string): Promise<() => Promise<void
 
 test('a save whose answer is lost on the way is not told as somebody else’s', async ({ page }) => {
   const theirs = page.getByRole('button', { name: /Take theirs/ });
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const isDishLost = await losesAnswer(page, '**/api/recipes/barley-leek-white-bean-pot');
   await portions(page).fill('81');
   await portions(page).press('Enter');
@@ -78,7 +78,7 @@ test('a save whose answer is lost on the way is not told as somebody else’s', 
   await page.reload();
   await expect(portions(page)).toHaveValue('82');
 
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   const isKitchenLost = await losesAnswer(page, '**/api/kitchens/alder-ward');
   const name = page.getByLabel('Name', { exact: true }).first();
   await name.fill('Ward lost');
@@ -89,7 +89,7 @@ test('a save whose answer is lost on the way is not told as somebody else’s', 
 });
 
 test('two quick changes of a kitchen are both kept', async ({ page }) => {
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   const letGo = await heldSaves(page, '**/api/kitchens/alder-ward');
   const name = page.getByLabel('Name', { exact: true }).first();
   const isSent = page.waitForRequest((request) => request.method() === 'PUT');
@@ -105,7 +105,7 @@ test('two quick changes of a kitchen are both kept', async ({ page }) => {
 });
 
 test('an import that runs is found again after a reload', async ({ page }) => {
-  await page.goto(`${kitchen.url}/larder/import`);
+  await go(page, `${kitchen.url}/larder/import`);
   const rows = Array.from({ length: 60_000 }, (_, index) => `Root ${index},vegetable,1`);
   const table = ['name,category,protein_g', ...rows].join('\n');
   await page
@@ -120,11 +120,30 @@ test('an import that runs is found again after a reload', async ({ page }) => {
   await expect(page.getByText('Nothing has been changed yet.')).toBeVisible();
 });
 
+test('what is half typed stays while an earlier change is being kept', async ({ page }) => {
+  await go(page, `${kitchen.url}/kitchen`);
+  const letGo = await heldSaves(page, '**/api/kitchens/alder-ward');
+  const isSent = page.waitForRequest((request) => request.method() === 'PUT');
+  await page.getByLabel('Fat for frying onions').selectOption({ index: 2 });
+  const name = page.getByLabel('Name', { exact: true }).first();
+  await name.fill('');
+  await name.pressSequentially('Ward ');
+  await isSent;
+  letGo();
+  await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
+  await name.pressSequentially('three');
+  await expect(name).toHaveValue('Ward three');
+  await name.press('Tab');
+  await expect(page.getByRole('heading', { name: 'Ward three' })).toBeVisible();
+  await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
+});
+
 test('offline, the open dish stays, Back and Forward work, and what cannot be read says so and comes back', async ({
-  page,
-  context,
+  browser,
 }) => {
-  await page.goto(`${kitchen.url}/prepare`);
+  // In a page of its own, which has the code of no page yet.
+  const page = await browser.newPage();
+  await go(page, `${kitchen.url}/prepare`);
   await expect(page.getByRole('heading', { name: 'What is cooked' })).toBeVisible();
   await page.getByRole('link', { name: 'Dishes', exact: true }).click();
   await page.getByRole('link', { name: 'Barley, leek and white bean pot' }).first().click();
@@ -132,7 +151,7 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   const stage = page.getByRole('heading', { name: 'What is in a portion' });
   await page.getByRole('link', { name: /One portion/ }).click();
   await expect(stage).toBeVisible();
-  await context.setOffline(true);
+  await page.context().setOffline(true);
   await page.goBack();
   await expect(portions(page)).toBeVisible();
   await page.goForward();
@@ -142,10 +161,11 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   // A page that was never opened has no code here yet: that is said too, and the way on is kept.
   await page.getByRole('link', { name: 'Kitchen', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'could not be fetched' })).toBeVisible();
-  await context.setOffline(false);
+  await page.context().setOffline(false);
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.close();
 });
 
 test('a first read that fails says what is away, not what was saved, and goes on by itself', async ({
@@ -165,7 +185,7 @@ test('a first read that fails says what is away, not what was saved, and goes on
 test('nobody is filled in for another, and a released label is shown as it was released until it is stale', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/people`);
+  await go(page, `${kitchen.url}/people`);
   const dialog = page.getByRole('dialog');
   const signIn = async (): Promise<void> => {
     await page
@@ -183,11 +203,11 @@ test('nobody is filled in for another, and a released label is shown as it was r
   await signIn();
   await signOut.click();
   await signIn();
-  await page.goto(`${kitchen.url}/larder?food=leek`);
+  await go(page, `${kitchen.url}/larder?food=leek`);
   await page.getByRole('button', { name: 'Its pack' }).first().click();
   await expect(dialog.getByLabel('Read by')).toHaveValue('Wenna Alder');
 
-  await page.goto(`${kitchen.url}${FLATBREAD}/label`);
+  await go(page, `${kitchen.url}${FLATBREAD}/label`);
   const preview = page.getByRole('article', { name: 'Label preview' });
   await expect(preview).toContainText('DRAFT');
   await page.getByRole('button', { name: 'Hand it in for checking' }).click();
@@ -195,16 +215,16 @@ test('nobody is filled in for another, and a released label is shown as it was r
   await page.getByRole('button', { name: /^Release/ }).click();
   await expect(page.locator('.stage').last()).toContainText('Released');
   await expect(preview).not.toContainText('DRAFT');
-  await page.goto(kitchen.url + FLATBREAD);
+  await go(page, kitchen.url + FLATBREAD);
   await page.getByLabel('Add a line').fill('5 g salt');
   await page.getByRole('button', { name: 'Add line' }).click();
   await expect(page.locator('.stage').last()).toContainText('Stale');
-  await page.goto(`${kitchen.url}${FLATBREAD}/label`);
+  await go(page, `${kitchen.url}${FLATBREAD}/label`);
   await expect(preview).toContainText('DRAFT');
 });
 
 test('the strip says what nobody has checked beside what is named', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   const hazards = page.locator('.stage').nth(1);
   await expect(hazards).toContainText('check celery');
   await expect(hazards).toContainText('some packs nobody has checked');

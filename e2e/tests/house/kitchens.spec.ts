@@ -1,6 +1,6 @@
 /** Kitchens with their own machines, scales and standard; components for several dishes. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -15,13 +15,13 @@ const kept = (page: Page) => expect(page.getByTestId('kitchen-state')).toHaveTex
 test('a kettle changed in the settings re-plans every dish; a wrong figure is refused and stays', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   await page.getByLabel('Brim litres of 60 L kettle').fill('80');
   await page.getByLabel('Brim litres of 60 L kettle').press('Tab');
   await kept(page);
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await expect(batch(page)).toContainText('one load in the 60 L kettle');
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   const fill = page.getByLabel('Fill of 60 L kettle in percent');
   await fill.fill('140');
   await fill.press('Tab');
@@ -38,7 +38,7 @@ test('a kettle changed in the settings re-plans every dish; a wrong figure is re
 });
 
 test('a new kitchen from a set of machines plans the same dish its own way', async ({ page }) => {
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   await page.getByLabel('Name', { exact: true }).last().fill('Orchard day centre');
   await page.getByLabel('Start with the machines of a').selectOption({ index: 1 });
   await page.getByRole('button', { name: 'Make the kitchen' }).click();
@@ -49,7 +49,7 @@ test('a new kitchen from a set of machines plans the same dish its own way', asy
   await kept(page);
   await page.reload();
   await expect(page.getByLabel('Name of New griddle')).toBeVisible();
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await expect(batch(page)).toContainText('54.0');
   await expect(page.locator('.caution', { hasText: 'Olive oil in the pan' })).toContainText(
     'this kitchen fries in water or stock',
@@ -61,7 +61,7 @@ test('a new kitchen from a set of machines plans the same dish its own way', asy
 
 test('two people set up one kitchen: the second is told and chooses', async ({ browser }) => {
   const [one, two] = [await browser.newPage(), await browser.newPage()];
-  for (const page of [one, two]) await page.goto(`${kitchen.url}/kitchen`);
+  for (const page of [one, two]) await go(page, `${kitchen.url}/kitchen`);
   await one.getByLabel('Transfer loss in percent').fill('3');
   await one.getByLabel('Transfer loss in percent').press('Tab');
   await kept(one);
@@ -77,7 +77,7 @@ test('two people set up one kitchen: the second is told and chooses', async ({ b
 });
 
 test('components of the ticked dishes are one demand, and the ticks stay', async ({ page }) => {
-  await page.goto(`${kitchen.url}/prepare`);
+  await go(page, `${kitchen.url}/prepare`);
   await page.getByRole('checkbox', { name: /Celeriac and black-eyed bean bake/ }).check();
   await page.getByRole('checkbox', { name: /Barley, leek and white bean pot/ }).check();
   const cream = page.locator('[data-component]', {

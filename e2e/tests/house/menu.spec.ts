@@ -1,6 +1,6 @@
 /** Who can eat what: the answer in words from the first screen in two taps, by hand and by keyboard, and on paper. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -12,7 +12,7 @@ const answers = (page: Page) => page.getByRole('region', { name: 'Answers' });
 const about = (page: Page, dish: string) => answers(page).locator('li', { hasText: dish });
 
 test('can she have the bean pot? two taps from the first screen, in words', async ({ page }) => {
-  await page.goto(kitchen.url);
+  await go(page, kitchen.url);
   await page.getByRole('link', { name: 'Who can eat what' }).click();
   await page.getByRole('button', { name: 'Gluten', exact: true }).click();
   await expect(about(page, 'Barley, leek and white bean pot')).toContainText(
@@ -43,7 +43,7 @@ test('can she have the bean pot? two taps from the first screen, in words', asyn
 });
 
 test('by keyboard alone, and the answer does not hang on colour', async ({ page }) => {
-  await page.goto(kitchen.url);
+  await go(page, kitchen.url);
   await page.getByRole('link', { name: 'Who can eat what' }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Soy', exact: true }).focus();
@@ -62,7 +62,7 @@ test('by keyboard alone, and the answer does not hang on colour', async ({ page 
 test('the whole menu: variants folded, every cell a word, another law other columns, as CSV and on paper', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/menu`);
+  await go(page, `${kitchen.url}/menu`);
   const matrix = page.locator('.matrix');
   await expect(matrix.getByRole('row', { name: /Caraway flatbread/ })).toContainText('contains');
   for (const text of await matrix.locator('td').allInnerTexts())
@@ -79,10 +79,10 @@ test('the whole menu: variants folded, every cell a word, another law other colu
 });
 
 test('a kitchen that lets may-contain pass is told so, not a plain yes', async ({ page }) => {
-  await page.goto(`${kitchen.url}/kitchen`);
+  await go(page, `${kitchen.url}/kitchen`);
   await page.getByLabel(/“May contain” may be served as free/).check();
   await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
-  await page.goto(`${kitchen.url}/menu`);
+  await go(page, `${kitchen.url}/menu`);
   await page.getByRole('button', { name: 'Peanut', exact: true }).click();
   // Its oat drink is unread: a warning that is let pass does not cover that.
   await expect(about(page, 'Millet porridge with pear and hazelnut')).toContainText('No: may contain peanut');

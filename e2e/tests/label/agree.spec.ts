@@ -2,7 +2,7 @@
 // Nothing of it is saved, so it does not wait for that as other journeys do.
 import { expect, test } from '@playwright/test';
 import { randomFrom } from '../../../core/src/quantity/random';
-import { open, type Opened } from '../../support/kitchen';
+import { go, open, type Opened } from '../../support/kitchen';
 
 const DISHES = 50 * (Number(process.env['HAND_LADLE_MORE']) || 1);
 let kitchen: Opened;
@@ -54,7 +54,7 @@ test(`${DISHES} random dishes`, async ({ page, request }) => {
       ]),
     ].join('\n'),
   );
-  await page.goto(`${kitchen.url}/dishes/fennel-butter-bean-pot/label`);
+  await go(page, `${kitchen.url}/dishes/fennel-butter-bean-pot/label`);
   await expect(page.getByRole('article', { name: 'Label preview' })).toBeVisible();
   // The dish on the bench is changed a thousand times; none of it is to be saved.
   await page.route('**/api/recipes/*', (route) =>

@@ -1,7 +1,7 @@
 /** Packs told on the label, what the law still misses, many labels and slips in one job, and the kitchen's own day. */
 import { execFileSync } from 'node:child_process';
 import { type Browser, expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -34,7 +34,7 @@ const set = async (page: Page, name: string, value: string): Promise<void> => {
 };
 
 async function release(page: Page, path: string, as: string): Promise<void> {
-  await page.goto(kitchen.url + path);
+  await go(page, kitchen.url + path);
   await kind(page).selectOption(as);
   await out(page).getByRole('button', { name: 'Hand it in for checking' }).click();
   await out(page).getByRole('button', { name: 'I checked it against the packs' }).click();
@@ -43,7 +43,7 @@ async function release(page: Page, path: string, as: string): Promise<void> {
 }
 
 test('a pack is told, and the law has nothing left to ask; it goes with the dish', async ({ page }) => {
-  await page.goto(kitchen.url + TRAY);
+  await go(page, kitchen.url + TRAY);
   await kind(page).selectOption('retail');
   await expect(asked(page)).toContainText('3 points of the law missing');
   await expect(asked(page).locator('li').first()).toContainText('missing');
@@ -69,7 +69,7 @@ test('a pack is told, and the law has nothing left to ask; it goes with the dish
 test('under US law a cup and a kind of food are asked, and the whole container stands beside the serving', async ({
   page,
 }) => {
-  await page.goto(kitchen.url + TRAY);
+  await go(page, kitchen.url + TRAY);
   await kind(page).selectOption('retail');
   await page.getByRole('radio', { name: 'United States' }).click();
   await expect(asked(page)).toContainText('Serving size in a household measure');
@@ -86,14 +86,14 @@ test('under US law a cup and a kind of food are asked, and the whole container s
 });
 
 test('labels of several dishes leave in one job, and as one file with their batches', async ({ page }) => {
-  await page.goto(kitchen.url + BREAD);
+  await go(page, kitchen.url + BREAD);
   await signIn(page, 'wenna', 'manager');
   await release(page, BREAD, 'counter');
   await release(page, POT, 'retail');
   await expect(page.getByRole('link', { name: /^Label Released/ })).toBeVisible();
-  await page.goto(kitchen.url);
+  await go(page, kitchen.url);
   await expect(page.locator('tr', { hasText: 'Fennel and butter bean pot' })).toContainText('label released');
-  await page.goto(`${kitchen.url}/labels`);
+  await go(page, `${kitchen.url}/labels`);
   const many = page.getByRole('region', { name: 'Labels of many dishes' });
   await many.getByLabel('How many labels of Fennel and butter bean pot').fill('3');
   await many.getByLabel('How many labels of Caraway flatbread').fill('2');
@@ -106,12 +106,12 @@ test('labels of several dishes leave in one job, and as one file with their batc
   expect(text).toMatch(/Batch/);
   await many.getByRole('button', { name: 'Print 5 in one job' }).click();
   await expect(many.getByRole('status')).toContainText('5 labels of 2 batches, one job');
-  await page.goto(`${kitchen.url}/printer`);
+  await go(page, `${kitchen.url}/printer`);
   await expect(page.locator('tr[data-job]').first()).toContainText('5 of 5');
 });
 
 test('a slip for each tray; a claim typed on one stops them all', async ({ page }) => {
-  await page.goto(kitchen.url + POT);
+  await go(page, kitchen.url + POT);
   await signIn(page, 'wenna', 'manager');
   await release(page, POT, 'tray');
   const slips = page.getByRole('group', { name: 'Slips for trays' });
@@ -147,7 +147,7 @@ async function daysIn(browser: Browser, zone: string, at: string, name: string):
   const context = await browser.newContext({ timezoneId: zone, viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   await page.clock.setFixedTime(new Date(at));
-  await page.goto(kitchen.url + BREAD);
+  await go(page, kitchen.url + BREAD);
   await page.getByRole('combobox', { name: 'Kitchen' }).selectOption({ label: name });
   await expect(label(page)).toContainText('Made');
   const text = await label(page).locator('pre').innerText();

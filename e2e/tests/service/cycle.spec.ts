@@ -1,6 +1,6 @@
 /** The cycle menu and the store: dishes moved by hand and by key, weeks copied, services filled, and what stands in store used. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -18,7 +18,7 @@ const plan = (page: Page) => page.getByRole('region', { name: 'The plan' });
 test('a dish is moved by key and by hand, taken off and put on; a week is copied; undo takes it back', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/cycle`);
+  await go(page, `${kitchen.url}/cycle`);
   await expect(page.getByRole('heading', { level: 1, name: 'Cycle menu' })).toBeVisible();
   const slaw = 'Kohlrabi and radish slaw';
   await dish(page, 'Week 1, Wednesday, Supper', slaw).focus();
@@ -52,7 +52,7 @@ test('a dish is moved by key and by hand, taken off and put on; a week is copied
 });
 
 test('how a week stands is told, and what is found stands where it is', async ({ page }) => {
-  await page.goto(`${kitchen.url}/cycle`);
+  await go(page, `${kitchen.url}/cycle`);
   const week = page.getByRole('region', { name: 'How week 1 stands', exact: false }).first();
   await expect(week).toContainText('Average of a day');
   await expect(cell(page, 'Week 1, Monday, Supper')).toContainText('Coeliac: no bread for them');
@@ -64,7 +64,7 @@ test('a week of services from the cycle, a menu to hang out, and a service from 
   page,
   request,
 }) => {
-  await page.goto(`${kitchen.url}/cycle`);
+  await go(page, `${kitchen.url}/cycle`);
   await page.getByLabel('From', { exact: true }).fill('2027-01-04');
   await page.getByLabel('To', { exact: true }).fill('2027-01-05');
   await page.getByRole('button', { name: 'Plan these services' }).click();
@@ -80,7 +80,7 @@ test('a week of services from the cycle, a menu to hang out, and a service from 
 });
 
 test('a task is moved by key and held, refused where it cannot stand, and let go', async ({ page }) => {
-  await page.goto(`${kitchen.url}/services`);
+  await go(page, `${kitchen.url}/services`);
   await page.getByRole('link', { name: /Lunch.*ready at 12:00.*108 heads/ }).click();
   await expect(plan(page)).toContainText('Begin');
   const bar = plan(page).locator('.task.weigh[aria-label^="08:"]').last();
@@ -100,7 +100,7 @@ test('a task is moved by key and held, refused where it cannot stand, and let go
 });
 
 test('a task is dragged, and the rest follows', async ({ page }) => {
-  await page.goto(`${kitchen.url}/services`);
+  await go(page, `${kitchen.url}/services`);
   await page.getByRole('link', { name: /Lunch.*ready at 12:00.*108 heads/ }).click();
   await expect(plan(page)).toContainText('Begin');
   const bar = plan(page).locator('.task.wait').first();
@@ -114,7 +114,7 @@ test('a task is dragged, and the rest follows', async ({ page }) => {
 });
 
 test('counted, added to, made ahead and taken out for a service', async ({ page }) => {
-  await page.goto(`${kitchen.url}/stock`);
+  await go(page, `${kitchen.url}/stock`);
   await expect(page.getByRole('row', { name: /Barley base/ })).toContainText('made ahead');
   await page.getByLabel('Grams of Pearl barley').fill('6000');
   await page.getByLabel('Grams of Pearl barley').press('Tab');
@@ -127,7 +127,7 @@ test('counted, added to, made ahead and taken out for a service', async ({ page 
   await page.reload();
   await expect(page.getByLabel('Grams of Pearl barley')).toHaveValue('6000');
 
-  await page.goto(`${kitchen.url}/services`);
+  await go(page, `${kitchen.url}/services`);
   await page.getByRole('link', { name: /Lunch.*ready at 12:00.*108 heads/ }).click();
   await expect(plan(page)).toContainText('Begin');
   await page.getByRole('heading', { name: 'Ahead, from store, on the way' }).click();
@@ -142,7 +142,7 @@ test('counted, added to, made ahead and taken out for a service', async ({ page 
 test('a plate of bases is put on with one tap; a leftover goes into store with its date', async ({
   page,
 }) => {
-  await page.goto(`${kitchen.url}/services`);
+  await go(page, `${kitchen.url}/services`);
   await page.getByRole('link', { name: /Lunch.*ready at 12:00.*108 heads/ }).click();
   await expect(plan(page)).toContainText('Begin');
   await page.getByRole('heading', { name: 'Plates from what stands in store' }).click();
@@ -158,6 +158,6 @@ test('a plate of bases is put on with one tap; a leftover goes into store with i
     .first()
     .click();
   await expect(page.getByText(/700 g in store, use by/)).toBeVisible();
-  await page.goto(`${kitchen.url}/stock`);
+  await go(page, `${kitchen.url}/stock`);
   await expect(page.getByRole('row', { name: /Plum and oat bake/ })).toContainText('leftover');
 });

@@ -1,6 +1,6 @@
 /** A service: heads in, a plan out; late heads and a broken oven; lists to take along. */
 import { expect, type Page } from '@playwright/test';
-import { open, type Opened, test } from '../../support/kitchen';
+import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
 test.beforeAll(async () => {
@@ -19,7 +19,7 @@ const DISHES = [
 let address = '';
 
 test('from heads to the printed lists', async ({ page, request }) => {
-  await page.goto(`${kitchen.url}/services`);
+  await go(page, `${kitchen.url}/services`);
   await page.getByLabel('Day').fill('2026-12-03');
   await page.getByLabel('Meal').fill('Supper');
   await page.getByLabel('Ready at').fill('13:30');
@@ -51,7 +51,7 @@ test('from heads to the printed lists', async ({ page, request }) => {
 });
 
 test('seven late coeliacs and a broken oven: planned anew, with what moved, and undone', async ({ page }) => {
-  await page.goto(address);
+  await go(page, address);
   await expect(plan(page)).toContainText('Begin');
   await page.getByLabel('Heads of Coeliac').fill('14');
   await page.getByLabel('Heads of Coeliac').press('Tab');
@@ -80,7 +80,7 @@ test('seven late coeliacs and a broken oven: planned anew, with what moved, and 
 test('heads pasted: what cannot be taken is told by its row, and the rest takes their place', async ({
   page,
 }) => {
-  await page.goto(address);
+  await go(page, address);
   await expect(plan(page)).toContainText('Begin');
   await page.getByText('Paste or import heads').click();
   const table =
@@ -99,7 +99,7 @@ test('heads pasted: what cannot be taken is told by its row, and the rest takes 
 });
 
 test('two people at one service: the second is told and chooses', async ({ page, request }) => {
-  await page.goto(address);
+  await go(page, address);
   await expect(plan(page)).toContainText('Begin');
   const at = `${kitchen.url}/api${new URL(address).pathname}`;
   const { kitchenId, date, readyAt, heads, dishes, overShare, team, without, version } = (await (
@@ -126,7 +126,7 @@ test('two people at one service: the second is told and chooses', async ({ page,
 });
 
 test('a day that cannot be says so first, and what is short', async ({ page }) => {
-  await page.goto(address);
+  await go(page, address);
   await expect(plan(page)).toContainText('Begin');
   await page.getByLabel('ready at').fill('07:00');
   await expect(page.locator('.facts')).toContainText(/begins|cannot/);
@@ -141,7 +141,7 @@ test('a day that cannot be says so first, and what is short', async ({ page }) =
 });
 
 test('taken off, it is gone from the list', async ({ page }) => {
-  await page.goto(address);
+  await go(page, address);
   await page.getByRole('button', { name: 'Take this service off the list' }).click();
   await expect(page).toHaveURL(/\/services$/);
   await expect(page.getByRole('heading', { name: 'Services' })).toBeVisible();
