@@ -1,6 +1,7 @@
 /** The HTTP surface: what stands before every route, and the routes of each resource. */
 import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { etag } from 'hono/etag';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError, DatabaseError } from 'sequelize';
 import { accountRoutes } from './accounts/routes';
@@ -38,6 +39,8 @@ import { worksheetRoutes } from './worksheets/routes';
 
 /** Largest request body, in bytes. */
 const MOST_BYTES = 3 * 1024 * 1024;
+/** What every open screen asks for again and again: sent only where it is otherwise than the screen knows it. */
+const BOOK = ['/api/larder', '/api/kitchens', '/api/components'];
 /** Addresses that take a whole table. */
 const TABLES = new Set(['/api/imports', '/api/foods.csv']);
 
@@ -160,6 +163,7 @@ export function createApp(options: AppOptions): Hono {
     await next();
     if (context.req.method !== 'GET') services.spool.noteWrite();
   });
+  for (const path of BOOK) app.use(path, etag());
   mount(app, routesOf(options), (context) => personOf(context, services.people));
   app.all('/api/*', (context) => errorAnswer(context, new ApiError('not-found'), log));
   app.onError((error, context) => errorAnswer(context, error, log));

@@ -12,7 +12,7 @@ import {
   world,
 } from './labels/label-world';
 
-beforeAll(() => openLabelWorld('accounts'), 120_000);
+beforeAll(() => openLabelWorld('accounts'));
 afterAll(() => world.close());
 
 describe('accounts', () => {

@@ -24,6 +24,27 @@ describe('the surface others rely on', () => {
     });
   });
 
+  test('what a screen knows already is not sent again; what anybody changed of it is', async () => {
+    const ask = (path: string, mark = '') => world.app.request(path, { headers: { 'If-None-Match': mark } });
+    for (const path of ['/api/larder', '/api/kitchens', '/api/components']) {
+      const first = await ask(path);
+      const mark = first.headers.get('ETag')!;
+      expect([path, first.status, mark.length > 10]).toEqual([path, 200, true]);
+      const again = await ask(path, mark);
+      expect([path, again.status, await again.text()]).toEqual([path, 304, '']);
+    }
+    const mark = (await ask('/api/kitchens')).headers.get('ETag')!;
+    const { status } = await world.send('POST', '/api/kitchens/alder-ward/weights', {
+      foodId: 'leek',
+      unit: 'handful',
+      grams: 61,
+      weighedOn: '2026-11-20',
+    });
+    expect(status).toBe(200);
+    const changed = await ask('/api/kitchens', mark);
+    expect([changed.status, changed.headers.get('ETag') === mark]).toEqual([200, false]);
+  });
+
   test('parse gives each line its food, form, amount and grams, and keeps the text', async () => {
     const { status, body } = await world.send('POST', '/api/parse', {
       text: `${TOLD.name}\n${TOLD.text}`,

@@ -12,7 +12,7 @@ import {
   world,
 } from './labels/label-world';
 
-beforeAll(() => openLabelWorld('kitchen-day'), 120_000);
+beforeAll(() => openLabelWorld('kitchen-day'));
 afterAll(() => world.close());
 
 const COMPONENT = { ...OPTIONS, kind: 'component' };

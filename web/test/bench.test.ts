@@ -4,7 +4,7 @@ import { book as world, cafe, school, ward } from '@hand-ladle/testing/world';
 import { server } from '../src/api/client';
 import { useBench } from '../src/state/bench';
 import { useBook } from '../src/state/book';
-import { freshScreen, type NearServer, until } from './support/near-server';
+import { freshScreen, type NearServer, standing, until } from './support/near-server';
 
 const POT = 'barley-leek-white-bean-pot';
 const SOUP = 'red-lentil-tomato-soup';
@@ -41,6 +41,68 @@ test('what it shows is the worksheet of core, after each change and after undo',
   bench.redo();
   expect(bench.target).toEqual({ kind: 'portions', portions: 240, portionGrams: 280 });
   await bench.flush();
+});
+
+test('a pack that another screen read is in the flags of the dish that stands open', async () => {
+  const bench = await opened();
+  await settled(bench);
+  const sesame = () => bench.worksheet!.allergens.find(({ id }) => id === 'sesame')!.status;
+  expect(sesame()).not.toBe('contains');
+  const { foodId } = bench.recipe!.lines[0]!.reading;
+  const known = ward.packs[0]!;
+  const read = { ...known, foodId: foodId!, allergens: { sesame: 'contains' as const }, isConfirmed: true };
+  const packs = [...ward.packs.filter((pack) => pack.foodId !== foodId), read];
+  jest.spyOn(server, 'kitchens').mockImplementation(standing([{ ...ward, packs }, school, cafe], 'now'));
+  await useBook().refresh();
+  await settled(bench);
+  expect(sesame()).toBe('contains');
+});
+
+test('what another screen made of the dish that stands open is shown, but never over what is not kept here', async () => {
+  const bench = await opened();
+  await settled(bench);
+  const mine = near.held.get(POT)!;
+  await bench.renew();
+  expect([bench.isRenewed, bench.canUndo]).toEqual([false, false]);
+  near.held.set(POT, { ...mine, recipe: { ...mine.recipe, name: 'Pot of the others' }, version: 2 });
+  await bench.renew();
+  expect([bench.recipe!.name, bench.isRenewed]).toEqual(['Pot of the others', true]);
+  // An answer that is older than what was kept since is not taken for news.
+  near.held.set(POT, { ...mine, version: 1 });
+  await bench.renew();
+  expect(bench.recipe!.name).toBe('Pot of the others');
+  bench.setRecipe({ name: 'Pot of mine' });
+  expect(bench.isRenewed).toBe(false);
+  near.held.set(POT, { ...mine, recipe: { ...mine.recipe, name: 'Pot of a third' }, version: 3 });
+  await bench.renew();
+  expect(bench.recipe!.name).toBe('Pot of mine');
+  await bench.flush();
+  expect(near.saves.at(-1)).toMatchObject({ recipe: { name: 'Pot of mine' }, version: 2 });
+});
+
+test('a change that is made while the other screen is asked about stays', async () => {
+  const bench = await opened();
+  const mine = near.held.get(POT)!;
+  near.held.set(POT, { ...mine, recipe: { ...mine.recipe, name: 'Pot of the others' }, version: 2 });
+  const asked = bench.renew();
+  bench.setRecipe({ name: 'Pot of mine' });
+  await asked;
+  expect(bench.recipe!.name).toBe('Pot of mine');
+  await bench.flush();
+});
+
+test('a food that was changed elsewhere is worked out anew in the dish that stands open', async () => {
+  const bench = await opened();
+  await settled(bench);
+  const { foodId } = bench.recipe!.lines[0]!.reading;
+  const before = bench.worksheet!.lines[0]!.name;
+  const foods = useBook().foods.map((each) =>
+    each.id === foodId ? { ...each, name: 'Groats of the mill' } : each,
+  );
+  jest.spyOn(server, 'larder').mockImplementation(standing({ foods, swaps: [...useBook().swaps] }, 'now'));
+  await useBook().refresh();
+  await until(() => bench.worksheet!.lines[0]!.name !== before);
+  expect(bench.worksheet!.lines[0]!.name).toBe('Groats of the mill');
 });
 
 test('a change is saved quietly with the version it was made on; the written words stay', async () => {

@@ -11,7 +11,7 @@ import { useReleases } from '../src/state/releases';
 import { useSayer } from '../src/state/sayer';
 import { useSession } from '../src/state/session';
 import { ask } from '../src/worker/client';
-import { freshScreen, unreachable } from './support/near-server';
+import { freshScreen, standing, unreachable } from './support/near-server';
 
 beforeEach(() => void freshScreen());
 afterEach(() => {
@@ -78,6 +78,70 @@ describe('the book', () => {
     book.replaceKitchen({ ...ward, swaps: [own] } as Kitchen);
     expect(book.swapFromIds.has('leek')).toBe(true);
     expect(book.kitchens.map(({ id }) => id)).toEqual([ward.id, school.id, cafe.id]);
+  });
+});
+
+describe('what other screens wrote down', () => {
+  const nutty = (kitchen: Kitchen): Kitchen => ({
+    ...kitchen,
+    packs: kitchen.packs.map((pack, index) =>
+      index === 0 ? { ...pack, statement: 'may contain nuts' } : pack,
+    ),
+  });
+
+  test('stands here when the book is read again; what is as it was stays the one that was known', async () => {
+    const book = await ready();
+    const [known, others] = [book.kitchen, book.kitchens.slice(1)];
+    const edition = book.edition;
+    await book.refresh();
+    expect(book.kitchen).toBe(known);
+    expect(book.edition).toBe(edition);
+    jest.spyOn(server, 'kitchens').mockImplementation(standing([nutty(ward), school, cafe], 'now'));
+    await book.refresh();
+    expect(book.kitchen!.packs[0]!.statement).toBe('may contain nuts');
+    expect(book.kitchens.slice(1)).toEqual(others);
+    expect(book.kitchens[1]).toBe(others[0]);
+    const told = jest.mocked(server.kitchens).mock.calls.length;
+    await book.refresh();
+    expect(jest.mocked(server.kitchens).mock.calls.slice(told)).toEqual([['now']]);
+  });
+
+  test('never puts an older answer over what was kept here while it was on its way', async () => {
+    const book = await ready();
+    let answer!: (value: unknown) => void;
+    jest
+      .spyOn(server, 'kitchens')
+      .mockImplementationOnce(() => new Promise((done) => (answer = done as never)))
+      .mockImplementation(standing([nutty(ward), school, cafe], 'now'));
+    const isFresh = book.refresh();
+    while (!answer) await new Promise((done) => setTimeout(done, 1));
+    book.replaceKitchen(nutty(ward));
+    answer({ value: [ward, school, cafe], mark: 'older' });
+    await isFresh;
+    expect(book.kitchen!.packs[0]!.statement).toBe('may contain nuts');
+  });
+
+  test('is read after the asking, however many ask, and what cannot be read leaves what is known', async () => {
+    const book = await ready();
+    const before = jest.mocked(server.larder).mock.calls.length;
+    await Promise.all([book.refresh(), book.refresh(), book.refresh()]);
+    expect(jest.mocked(server.larder).mock.calls.length - before).toBe(1);
+    jest.spyOn(server, 'larder').mockImplementationOnce(unreachable);
+    await expect(book.refresh()).rejects.toThrow('The server does not answer.');
+    expect(book.foods).toHaveLength(foods.length);
+    await book.refresh();
+  });
+
+  test('reaches the worker, and counts an edition for who worked with the last one', async () => {
+    const book = await ready();
+    const edition = book.edition;
+    const leek = foods.find(({ id }) => id === 'leek')!;
+    const grown = foods.map((each) => (each === leek ? { ...leek, name: 'Leek of the garden' } : each));
+    jest.spyOn(server, 'larder').mockImplementation(standing({ foods: grown, swaps: [...swaps] }, 'now'));
+    await book.refresh();
+    expect(book.edition).toBe(edition + 1);
+    expect(book.foods.filter((each, index) => each !== foods[index])).toHaveLength(1);
+    expect(await ask('suggest', { text: 'leek of the garden' })).toContain('leek');
   });
 });
 

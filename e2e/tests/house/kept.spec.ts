@@ -138,6 +138,36 @@ test('what is half typed stays while an earlier change is being kept', async ({ 
   await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
 });
 
+test('a pack that another screen reads is in the flags of this one, without a reload', async ({ page }) => {
+  await go(page, kitchen.url + POT);
+  const hazards = page.locator('.stage').nth(1);
+  await expect(hazards).toContainText('Gluten');
+  await expect(hazards).not.toContainText('Sesame');
+  const read = await page.request.put(`${kitchen.url}/api/kitchens/alder-ward/packs/pearl-barley`, {
+    data: {
+      productName: 'Pearl barley 5 kg',
+      statement: 'Pearl barley (barley), sesame.',
+      allergens: { barley: 'contains', sesame: 'contains' },
+      certifiedGlutenFree: false,
+      checkedBy: 'Ilse Marrow',
+      checkedOn: '2026-11-20',
+    },
+  });
+  expect(read.ok()).toBe(true);
+  await page.getByRole('link', { name: /One portion/ }).click();
+  await expect(hazards).toContainText('Sesame');
+  const address = `${kitchen.url}/api/recipes/barley-leek-white-bean-pot`;
+  const held = (await (await page.request.get(address)).json()) as { recipe: { name: string } };
+  held.recipe.name = 'Pot of the other screen';
+  expect((await page.request.put(address, { data: held })).ok()).toBe(true);
+  await page.getByRole('link', { name: /^Batch/ }).click();
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Pot of the other screen');
+  await expect(page.getByText('This dish was changed on another screen')).toBeVisible();
+  held.recipe.name = 'Barley, leek and white bean pot';
+  const now = (await (await page.request.get(address)).json()) as { version: number };
+  expect((await page.request.put(address, { data: { ...held, version: now.version } })).ok()).toBe(true);
+});
+
 test('offline, the open dish stays, Back and Forward work, and what cannot be read says so and comes back', async ({
   browser,
 }) => {

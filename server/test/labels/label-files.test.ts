@@ -7,7 +7,7 @@ import { codeImage } from '../../src/paper/codes';
 import { as, DISH, openLabelWorld, OPTIONS, releasedLabel, ROLL, world } from './label-world';
 import { type PlacedWord, textOf, wordsOf } from './pdf-reader';
 
-beforeAll(() => openLabelWorld('label-files'), 120_000);
+beforeAll(() => openLabelWorld('label-files'));
 afterAll(() => world.close());
 
 describe('files and hostile names', () => {

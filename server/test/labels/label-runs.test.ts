@@ -16,7 +16,7 @@ import {
 } from './label-world';
 import { textOf } from './pdf-reader';
 
-beforeAll(() => openLabelWorld('label-runs'), 120_000);
+beforeAll(() => openLabelWorld('label-runs'));
 afterAll(() => world.close());
 
 const POT = 'fennel-butter-bean-pot';

@@ -14,7 +14,7 @@ import {
   world,
 } from './label-world';
 
-beforeAll(() => openLabelWorld('labels'), 120_000);
+beforeAll(() => openLabelWorld('labels'));
 afterAll(() => world.close());
 
 describe('the way out of the kitchen', () => {

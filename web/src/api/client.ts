@@ -38,6 +38,7 @@ export class ServerError extends Error {
 }
 
 const MOST_KEPT_ALIVE = 60_000;
+const NOT_MODIFIED = 304;
 
 async function fetched(path: string, options: RequestInit): Promise<Response> {
   let response: Response;
@@ -46,7 +47,7 @@ async function fetched(path: string, options: RequestInit): Promise<Response> {
   } catch {
     throw new ServerError('unreachable', 'The server does not answer. What you did is kept on this screen.');
   }
-  if (response.ok) return response;
+  if (response.ok || response.status === NOT_MODIFIED) return response;
   const failure = (await response.json().catch(() => null)) as { error?: ServerError } | null;
   const { code = 'internal', message = 'The server could not answer.', details = [] } = failure?.error ?? {};
   throw new ServerError(code, message, details);
@@ -66,10 +67,27 @@ export const answerOf = (path: string, method: string, body?: unknown): Promise<
 export const call = async <T>(path: string, method = 'GET', body?: unknown): Promise<T> =>
   (await answerOf(path, method, body)).json() as Promise<T>;
 
+/** What was read, and the mark by which the server knows it again. */
+export interface Marked<T> {
+  value: T;
+  mark: string;
+}
+
+/** Reads what is kept under an address; null where it still is what the mark stands for. */
+async function marked<T>(path: string, mark: string): Promise<Marked<T> | null> {
+  const response = await fetched(path, {
+    cache: 'no-store',
+    headers: mark === '' ? {} : { 'If-None-Match': mark },
+  });
+  const now = response.headers.get('ETag') ?? '';
+  if (response.status === NOT_MODIFIED || (now !== '' && now === mark)) return null;
+  return { value: (await response.json()) as T, mark: now };
+}
+
 const at = (id: string): string => `/api/recipes/${encodeURIComponent(id)}`;
 
 export const server = {
-  larder: () => call<{ foods: Food[]; swaps: SwapEntry[] }>('/api/larder'),
+  larder: (mark = '') => marked<{ foods: Food[]; swaps: SwapEntry[] }>('/api/larder', mark),
   menu: (kitchenId: string) => call<MenuRow[]>(`/api/menu?kitchenId=${encodeURIComponent(kitchenId)}`),
   equipment: () => call<EquipmentSet[]>('/api/equipment'),
   kitchen: (id: string) => call<SavedKitchen>(`/api/kitchens/${id}`),
@@ -89,8 +107,8 @@ export const server = {
     vesselIds: string[];
     paper: 'a4' | 'letter';
   }) => (await answerOf('/api/batch-sheet.pdf', 'POST', request)).blob(),
-  kitchens: () => call<Kitchen[]>('/api/kitchens'),
-  components: () => call<Recipe[]>('/api/components'),
+  kitchens: (mark = '') => marked<Kitchen[]>('/api/kitchens', mark),
+  components: (mark = '') => marked<Recipe[]>('/api/components', mark),
   digests: (kitchenId: string) => call<Digest[]>(`/api/recipes?kitchenId=${encodeURIComponent(kitchenId)}`),
   recipe: (id: string) => call<SavedRecipe>(at(id)),
   create: (saved: SavedRecipe) => call<SavedRecipe>('/api/recipes', 'POST', saved),

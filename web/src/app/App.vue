@@ -5,6 +5,7 @@ import ScaleChip from '../devices/ScaleChip.vue';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
 import { useSession } from '../state/session';
+import { useFreshBook } from './fresh-book';
 import { selectFiguresOnFocus } from './select-figures';
 
 /** Loaded when a panel is asked for first, so that the first screen does not wait for it. */
@@ -17,6 +18,7 @@ const book = useBook();
 const session = useSession();
 const router = useRouter();
 const prompts = usePrompts();
+useFreshBook(router);
 let wasAsked = false;
 let wasSignInAsked = false;
 const needsSignIn = computed(() => (wasSignInAsked ||= session.isAsked));

@@ -40,6 +40,11 @@ function onKey(event: KeyboardEvent): void {
 }
 
 watch(() => props.id, open, { immediate: true });
+watch(
+  () => book.readings,
+  // Where the server does not answer, the dish stays as it is known, and the next reading comes by itself.
+  () => void bench.renew().catch(() => undefined),
+);
 useEventListener(window, 'keydown', onKey);
 useKeepOnLeave(bench);
 </script>
@@ -50,6 +55,9 @@ useKeepOnLeave(bench);
   <template v-if="dish">
     <PathStrip />
     <SaveState />
+    <p v-if="bench.isRenewed" class="follows" role="status">
+      This dish was changed on another screen: here it is as they left it.
+    </p>
     <p v-if="bench.isVariant" class="follows">
       <template v-if="dish.freeFrom.length > 0">Free from {{ said(dish.freeFrom) }}. </template>A variant of
       <RouterLink :to="`/dishes/${dish.parentId}`">{{ parentName || 'its parent' }}</RouterLink>: its lines

@@ -24,12 +24,8 @@ const { problem, again: load } = useFirstRead(async () => {
   void releases.load(book.kitchen!.id).catch(() => undefined);
 });
 
-// Once there is a kitchen, and whenever it is another or recorded something.
-watch(
-  () => book.kitchen,
-  (kitchen) => kitchen && load(),
-  { immediate: true },
-);
+// Once there is a kitchen, whenever it is another or recorded something, and when others may have.
+watch([() => book.kitchen, () => book.readings], ([kitchen]) => kitchen && load(), { immediate: true });
 
 const matches = (digest: Digest): boolean => {
   const words = search.value.toLowerCase().trim().split(/\s+/).filter(Boolean);
@@ -70,7 +66,7 @@ async function remove(digest: Digest): Promise<void> {
   try {
     await server.remove(digest.id);
     removed.value = { id: digest.id, name: digest.name };
-    await Promise.all([load(), digest.isComponent ? book.reloadComponents() : null]);
+    await Promise.all([load(), digest.isComponent ? book.refresh() : null]);
   } catch (error) {
     const { message, details } = error as { message: string; details?: unknown[] };
     ElMessage({

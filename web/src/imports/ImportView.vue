@@ -131,15 +131,14 @@ function takeMarks(): void {
     if (!(text in marks.value)) marks.value[text] = isDoubtful ? 'check' : means;
 }
 
-async function refresh(of: ImportKind = kind.value): Promise<void> {
-  if (of === 'foods') await book.reloadLarder();
-  else for (const kitchen of await server.kitchens()) book.replaceKitchen(kitchen);
+async function refresh(): Promise<void> {
+  await book.refresh();
   await finished.value?.load();
 }
 /** What was taken back is no longer the import that stands open here. */
 async function takenBack(one: FinishedImport): Promise<void> {
   if (view.value?.id === one.id) view.value = null;
-  await refresh(one.kind);
+  await refresh();
 }
 
 const stop = async (): Promise<void> => {

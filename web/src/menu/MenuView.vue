@@ -30,11 +30,10 @@ const { problem, again: load } = useFirstRead(async () => {
   rows.value = await server.menu(book.kitchen!.id);
   void releases.load(book.kitchen!.id).catch(() => undefined);
 });
-watch(
-  () => book.kitchen?.id,
-  (id) => id !== undefined && load(),
-  { immediate: true },
-);
+// It stands open on a counter all day: what was written down elsewhere is answered for, too.
+watch([() => book.kitchen?.id, () => book.readings], ([id]) => id !== undefined && load(), {
+  immediate: true,
+});
 
 const allergens = computed(() => rows.value?.[0]?.cells ?? []);
 const asking = computed(() => allergens.value.map(({ allergenId, name }) => ({ id: allergenId, name })));

@@ -70,9 +70,10 @@ const isOpenAnswer = (each: Substance): boolean => isAsked(each) || says.value[e
 const cell = (value: number | null | undefined): string => (value == null ? '' : String(value));
 
 watch(
-  food,
+  // Another food, not another edition of it: what is being typed of a pack stays.
+  () => food.value?.id,
   (now) => {
-    if (!now) return;
+    if (now === undefined) return;
     const pack = known.value;
     productName.value = pack?.productName ?? '';
     supplier.value = pack?.supplier ?? '';

@@ -44,7 +44,7 @@ export const useBench = defineStore('bench', () => {
     restMs: SAVE_AFTER,
     refusalIn: refusalWithField,
     onKept: async ({ recipe: kept }, isLatest) => {
-      if (isLatest && kept.isComponent) await book.reloadComponents();
+      if (isLatest && kept.isComponent) await book.refresh();
     },
   });
   const state = saving.draft;
@@ -60,16 +60,18 @@ export const useBench = defineStore('bench', () => {
   const target = computed(() => state.value?.target ?? null);
   const vesselIds = computed(() => state.value?.vesselIds ?? []);
   const kitchen = computed<Kitchen | null>(() => book.kitchen && { ...book.kitchen, regime: regime.value });
-  const input = computed(() =>
-    state.value && kitchen.value
+  const input = computed(() => {
+    // Another book, another input: a food or a component that was changed elsewhere is worked out anew.
+    void book.edition;
+    return state.value && kitchen.value
       ? { ...state.value, kitchen: kitchen.value, labelStyle: labelStyle.value }
-      : null,
-  );
+      : null;
+  });
   const openFindings = computed<Finding[]>(() => worksheet.value?.findings.filter(isOpen) ?? []);
   const isVariant = computed(() => recipe.value?.parentId != null);
 
   watch(
-    () => book.kitchen?.id,
+    [() => book.kitchen?.id, () => book.kitchen?.regime],
     () => {
       regime.value = book.kitchen?.regime ?? 'eu';
     },
@@ -114,10 +116,21 @@ export const useBench = defineStore('bench', () => {
     if (mine !== opened) return;
     home = made;
     offers.value = [];
+    isRenewed.value = false;
     saving.show(saved);
   }
 
+  /** Another screen changed the dish since it was opened here: said until it is changed here. */
+  const isRenewed = ref(false);
+  /** Takes in what another screen made of the open dish, where nothing of this one waits to be kept. */
+  async function renew(): Promise<void> {
+    const id = saving.openId.value;
+    if (id === null || saving.status.value !== 'saved') return;
+    if (saving.renew(await server.recipe(id))) isRenewed.value = true;
+  }
+
   function change(next: Partial<State>): void {
+    isRenewed.value = false;
     if (state.value) saving.change({ ...state.value, ...next });
   }
 
@@ -261,6 +274,8 @@ export const useBench = defineStore('bench', () => {
     canRedo: saving.canRedo,
     hasUnsaved: saving.hasUnsaved,
     open,
+    renew,
+    isRenewed,
     flush: saving.flush,
     undo: saving.undo,
     redo: saving.redo,

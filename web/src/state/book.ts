@@ -9,6 +9,16 @@ import { awayWords, TRY_AGAIN_MS } from './first-read';
 
 const KITCHEN_KEY = 'hand-ladle.kitchen';
 
+/** What was read anew, each thing that is as it was being the one that was known: nothing is worked out again for it. */
+function sameWhereSame<T extends { id: string }>(known: T[], read: readonly T[]): T[] {
+  const before = new Map(known.map((each) => [each.id, each]));
+  const now = read.map((each) => {
+    const same = before.get(each.id);
+    return same && JSON.stringify(same) === JSON.stringify(each) ? same : each;
+  });
+  return now.length === known.length && now.every((each, index) => each === known[index]) ? known : now;
+}
+
 export const useBook = defineStore('book', () => {
   const foods = shallowRef<Food[]>([]);
   const swaps = shallowRef<SwapEntry[]>([]);
@@ -31,23 +41,45 @@ export const useBook = defineStore('book', () => {
   const nameOf = (id: string): string =>
     foodsById.value.get(id)?.name ?? components.value.find((each) => each.id === id)?.name ?? id;
 
-  async function load(): Promise<void> {
+  /** The marks of what was read last: only what is otherwise by now is sent again. */
+  const marks = { larder: '', kitchens: '', components: '' };
+  /** Counts what was put in place here: what was asked for before that may be older. */
+  let placed = 0;
+  /** Counts the readings: who shows something of the server's own looks again after each. */
+  const readings = ref(0);
+  /** Counts the books that the worker was told: what it worked out with another is worked out anew. */
+  const edition = ref(0);
+
+  /** Reads whatever is otherwise than it was when it was read last. */
+  async function read(): Promise<void> {
+    const before = placed;
     const [larder, ownKitchens, ownComponents] = await Promise.all([
-      server.larder(),
-      server.kitchens(),
-      server.components(),
+      server.larder(marks.larder),
+      server.kitchens(marks.kitchens),
+      server.components(marks.components),
     ]);
-    foods.value = larder.foods;
-    swaps.value = larder.swaps;
-    kitchens.value = ownKitchens;
-    components.value = ownComponents;
-    await tellWorker();
-    problem.value = '';
-    isReady.value = true;
+    if (before !== placed) return read();
+    if (larder) {
+      foods.value = sameWhereSame(foods.value, larder.value.foods);
+      swaps.value = larder.value.swaps;
+      marks.larder = larder.mark;
+    }
+    if (ownKitchens) {
+      kitchens.value = sameWhereSame(kitchens.value, ownKitchens.value);
+      marks.kitchens = ownKitchens.mark;
+    }
+    if (ownComponents) {
+      components.value = sameWhereSame(components.value, ownComponents.value);
+      marks.components = ownComponents.mark;
+    }
+    if (larder || ownComponents) await tellWorker();
+    readings.value += 1;
   }
 
-  const tellWorker = () =>
-    ask('book', { foods: foods.value, swaps: swaps.value, components: components.value });
+  async function tellWorker(): Promise<void> {
+    await ask('book', { foods: foods.value, swaps: swaps.value, components: components.value });
+    edition.value += 1;
+  }
 
   /** Loads once. What fails is said, and tried again until it goes: whoever waits for it waits on. */
   function ready(): Promise<void> {
@@ -58,8 +90,9 @@ export const useBook = defineStore('book', () => {
   async function tryUntilRead(): Promise<void> {
     for (;;) {
       try {
-        await load();
+        await read();
         problem.value = '';
+        isReady.value = true;
         return;
       } catch (error) {
         problem.value = awayWords(error as ServerError) ?? (error as Error).message;
@@ -68,25 +101,28 @@ export const useBook = defineStore('book', () => {
     }
   }
 
-  /** Reads the larder anew after foods changed. */
-  async function reloadLarder(): Promise<void> {
-    const larder = await server.larder();
-    foods.value = larder.foods;
-    swaps.value = larder.swaps;
-    await tellWorker();
+  let running: Promise<void> = Promise.resolve();
+  let waiting: Promise<void> | null = null;
+  /**
+   * Takes in what was changed elsewhere: a pack that another screen read, a food, a component. What is asked for is read after the
+   * asking, one reading behind the other. Throws a `ServerError` when the server does not answer; what is known here stays.
+   */
+  function refresh(): Promise<void> {
+    waiting ??= Promise.all([ready(), running.catch(() => undefined)]).then(() => {
+      waiting = null;
+      running = read();
+      return running;
+    });
+    return waiting;
   }
 
   /** Puts a changed or new food in its place without reading all others again. */
   async function replaceFood(changed: Food): Promise<void> {
+    placed += 1;
     const isKnown = foods.value.some(({ id }) => id === changed.id);
     foods.value = isKnown
       ? foods.value.map((each) => (each.id === changed.id ? changed : each))
       : [...foods.value, changed];
-    await tellWorker();
-  }
-
-  async function reloadComponents(): Promise<void> {
-    components.value = await server.components();
     await tellWorker();
   }
 
@@ -95,11 +131,13 @@ export const useBook = defineStore('book', () => {
   }
 
   function replaceKitchen(changed: Kitchen): void {
+    placed += 1;
     kitchens.value = kitchens.value.map((each) => (each.id === changed.id ? changed : each));
   }
 
   /** Puts a new kitchen in the list and opens it. */
   function addKitchen(made: Kitchen): void {
+    placed += 1;
     kitchens.value = [...kitchens.value, made];
     chooseKitchen(made.id);
   }
@@ -117,9 +155,10 @@ export const useBook = defineStore('book', () => {
     ready,
     swapFromIds,
     nameOf,
-    reloadLarder,
+    edition,
+    readings,
+    refresh,
     replaceFood,
-    reloadComponents,
     chooseKitchen,
     replaceKitchen,
     addKitchen,

@@ -176,6 +176,12 @@ class Saving<Draft, Saved> {
     }
   }
 
+  /** Whether what the server holds by now is otherwise than this, and nothing of ours waits to go over it. */
+  isOutOfDate({ draft, version }: Kept<Draft>): boolean {
+    const isAtRest = this.status.value === 'saved' && this.onWay === null;
+    return isAtRest && version >= this.version && inLetters(draft) !== inLetters(this.draft.value);
+  }
+
   /** Sends until nothing waits, or something stands against it. */
   async flush(): Promise<void> {
     while (this.onWay || this.status.value === 'changed') await this.send();
@@ -220,6 +226,14 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
     const kept = ways.keptIn(saved);
     open.value =
       unsaved.get(kept.id) ?? new Saving(kept.id, { ...kept, draft }, ways, (one) => unsaved.delete(one.id));
+  }
+
+  /** Shows what another screen made of the open draft, where nothing of this one waits; true where it was otherwise. */
+  function renew(saved: Saved): boolean {
+    const kept = ways.keptIn(saved);
+    if (open.value?.id !== kept.id || !open.value.isOutOfDate(kept)) return false;
+    show(saved);
+    return true;
   }
 
   function changed(one: Saving<Draft, Saved>): void {
@@ -293,6 +307,7 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
     isDragging: (): boolean => dragFrom !== null,
     openId: computed(() => open.value?.id ?? null),
     show,
+    renew,
     close: (): void => {
       open.value = null;
     },

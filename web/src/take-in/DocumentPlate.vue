@@ -57,7 +57,7 @@ async function takeAll(): Promise<void> {
     if (outcomes.value[index]) continue;
     outcomes.value = { ...outcomes.value, [index]: await takeOne(props.recipes[index]!) };
   }
-  await book.reloadComponents();
+  await book.refresh();
   isRunning.value = false;
 }
 

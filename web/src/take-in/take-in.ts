@@ -243,7 +243,7 @@ export function useTakeIn() {
         vesselIds: [],
         version: 0,
       });
-      if (isComponent.value) await book.reloadComponents();
+      if (isComponent.value) await book.refresh();
       localStorage.removeItem(DRAFT_KEY);
       await router.push(`/dishes/${made.recipe.id}`);
     } catch (error) {

@@ -2,7 +2,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import type { SavedRecipe } from '@hand-ladle/core';
 import { cafe, components, demo, foods, school, swaps, ward } from '@hand-ladle/testing/world';
-import { server, ServerError } from '../../src/api/client';
+import { type Marked, server, ServerError } from '../../src/api/client';
 
 export interface NearServer {
   /** What it holds, by id. */
@@ -10,6 +10,12 @@ export interface NearServer {
   /** What it was asked to keep over what it holds. */
   saves: SavedRecipe[];
 }
+
+/** What stands under an address: sent unless the mark is that of it. */
+export const standing =
+  <T>(value: T, is = 'as read first') =>
+  (mark = ''): Promise<Marked<T> | null> =>
+    Promise.resolve(mark === is ? null : { value, mark: is });
 
 /** A fresh screen before a server that answers at once; what a test says otherwise is its own mock. */
 export function freshScreen(): NearServer {
@@ -23,9 +29,9 @@ export function freshScreen(): NearServer {
     ]),
   );
   const saves: SavedRecipe[] = [];
-  jest.spyOn(server, 'larder').mockResolvedValue({ foods: [...foods], swaps: [...swaps] });
-  jest.spyOn(server, 'kitchens').mockResolvedValue([ward, school, cafe]);
-  jest.spyOn(server, 'components').mockResolvedValue([...components]);
+  jest.spyOn(server, 'larder').mockImplementation(standing({ foods: [...foods], swaps: [...swaps] }));
+  jest.spyOn(server, 'kitchens').mockImplementation(standing([ward, school, cafe]));
+  jest.spyOn(server, 'components').mockImplementation(standing([...components]));
   jest.spyOn(server, 'recipe').mockImplementation((id) => {
     const found = held.get(id);
     return found
