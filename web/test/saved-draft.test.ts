@@ -279,6 +279,22 @@ describe('a save whose answer was lost on the way', () => {
     expect(draft.status.value).toBe('saved');
   });
 
+  test('also where the server tells more beside what was said', async () => {
+    const { draft, sent, held, open, portions, rest } = world({ said: ({ portions: said }) => ({ said }) });
+    open('lunch');
+    portions(6);
+    await rest();
+    await sent[0]!.lose();
+    held.set('lunch', { id: 'lunch', dish: { name: 'worked out', portions: 6 }, version: 2 });
+    await rest(3000);
+    await sent[1]!.answer();
+    expect([draft.status.value, draft.hasUnsaved()]).toEqual(['saved', false]);
+    portions(7);
+    await rest();
+    await sent[2]!.answer();
+    expect(held.get('lunch')).toMatchObject({ dish: { portions: 7 }, version: 3 });
+  });
+
   test('but what somebody else saved over it is theirs, and asked about', async () => {
     const { draft, sent, held, open, portions, rest } = world();
     open('pot');

@@ -34,6 +34,7 @@ export const useOpenService = defineStore('open-service', () => {
   const saving = useSavedDraft<SavedServiceTold, SavedServiceTold>({
     save: (id, draft, version) => services.save(id, sentOf(draft), version),
     keptIn: (saved) => ({ id: saved.id, version: saved.version, draft: saved }),
+    said: sentOf,
     conflict: 'service-conflict',
     restMs: SAVE_AFTER_MS,
     refusalIn: refusalWithField,

@@ -32,6 +32,8 @@ export interface DraftWays<Draft, Saved> {
   save: (id: string, draft: Draft, version: number) => Promise<Saved>;
   /** What an answer of the server says is kept. */
   keptIn: (saved: Saved) => Kept<Draft>;
+  /** What of a draft a person says, where the server tells more beside it; without it, all of it. */
+  said?: (draft: Draft) => unknown;
   /** The error code that means: somebody else saved first; what they saved is its first detail. */
   conflict: string;
   /** Milliseconds of rest after the last change before it is sent. */
@@ -62,15 +64,12 @@ class Unanswered {
   private get all(): string[] {
     return JSON.parse(sessionStorage.getItem(this.key) ?? '[]') as string[];
   }
-  has(draft: unknown): boolean {
-    return this.all.includes(inLetters(draft));
+  has(said: string): boolean {
+    return this.all.includes(said);
   }
-  add(draft: unknown): void {
+  add(said: string): void {
     try {
-      sessionStorage.setItem(
-        this.key,
-        JSON.stringify([...new Set([...this.all, inLetters(draft)])].slice(-5)),
-      );
+      sessionStorage.setItem(this.key, JSON.stringify([...new Set([...this.all, said])].slice(-5)));
     } catch {
       // A tab's store that is full forgets: then a conflict is asked about, as any other.
     }
@@ -108,6 +107,10 @@ class Saving<Draft, Saved> {
     this.history = useManualRefHistory(this.draft, { capacity: MOST_STEPS, clone: (each) => each });
   }
 
+  private said(draft: Draft): string {
+    return inLetters(this.ways.said?.(draft) ?? draft);
+  }
+
   /** The draft is otherwise now, by a change or a step of undo; it is sent once the hand rests. */
   touch(): void {
     if (this.status.value !== 'conflict' && this.status.value !== 'saving') this.status.value = 'changed';
@@ -135,7 +138,7 @@ class Saving<Draft, Saved> {
     if (this.status.value === 'saved' || this.status.value === 'conflict') return;
     const sent = this.draft.value;
     this.status.value = 'saving';
-    this.unanswered.add(sent);
+    this.unanswered.add(this.said(sent));
     try {
       const saved = await this.ways.save(this.id, sent, this.version);
       await this.isKept(saved, this.draft.value === sent);
@@ -162,8 +165,8 @@ class Saving<Draft, Saved> {
     const theirs =
       error.code === this.ways.conflict ? ((error.details[0] as Saved | undefined) ?? null) : null;
     const held = theirs && this.ways.keptIn(theirs).draft;
-    if (theirs && this.unanswered.has(held)) {
-      await this.isKept(theirs, inLetters(held) === inLetters(this.draft.value));
+    if (theirs && held && this.unanswered.has(this.said(held))) {
+      await this.isKept(theirs, this.said(held) === this.said(this.draft.value));
       return;
     }
     this.unanswered.clear();
@@ -179,7 +182,7 @@ class Saving<Draft, Saved> {
   /** Whether what the server holds by now is otherwise than this, and nothing of ours waits to go over it. */
   isOutOfDate({ draft, version }: Kept<Draft>): boolean {
     const isAtRest = this.status.value === 'saved' && this.onWay === null;
-    return isAtRest && version >= this.version && inLetters(draft) !== inLetters(this.draft.value);
+    return isAtRest && version >= this.version && this.said(draft) !== this.said(this.draft.value);
   }
 
   /** Sends until nothing waits, or something stands against it. */

@@ -1,0 +1,150 @@
+/** A screen that is left keeps what was done on it; one that stays open, or is come back to, reads what the others did. */
+import { createApp, defineComponent, h, nextTick } from 'vue';
+import { createMemoryHistory, createRouter, type Router, RouterView } from 'vue-router';
+import { FRESH_EVERY_MS, useFreshBook } from '../src/app/fresh-book';
+import { useBook } from '../src/state/book';
+import { type Leaving, useKeepOnLeave } from '../src/state/keep-on-leave';
+import { freshScreen } from './support/near-server';
+
+const TIMERS = { doNotFake: ['queueMicrotask', 'nextTick', 'setImmediate'] } as const;
+let seen: DocumentVisibilityState = 'visible';
+Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => seen });
+
+async function look(now: DocumentVisibilityState): Promise<void> {
+  seen = now;
+  document.dispatchEvent(new Event('visibilitychange'));
+  await nextTick();
+}
+
+/** An app of pages, whose root and whose first page do something of their own. */
+async function appOf(root: (router: Router) => void, page: () => void = () => undefined) {
+  const nothing = { render: () => null };
+  const first = defineComponent(() => {
+    page();
+    return () => null;
+  });
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [
+      { path: '/', component: first },
+      { path: '/:rest(.*)', component: nothing },
+    ],
+  });
+  const app = createApp(
+    defineComponent(() => {
+      root(router);
+      return () => h(RouterView);
+    }),
+  );
+  app.use(router);
+  app.mount(document.createElement('div'));
+  await router.isReady();
+  return { router, close: () => app.unmount() };
+}
+
+afterEach(() => {
+  seen = 'visible';
+  jest.useRealTimers();
+  jest.restoreAllMocks();
+});
+
+describe('a screen that stays open', () => {
+  beforeEach(() => void freshScreen());
+  const opened = async () => {
+    jest.useFakeTimers(TIMERS);
+    const refresh = jest.spyOn(useBook(), 'refresh').mockResolvedValue();
+    const { router, close } = await appOf(useFreshBook);
+    return { refresh, router, close };
+  };
+
+  test('reads the book at another page, not at the first, nor where only the question changed', async () => {
+    const { refresh, router, close } = await opened();
+    expect(refresh).toHaveBeenCalledTimes(0);
+    await router.push('/menu');
+    expect(refresh).toHaveBeenCalledTimes(1);
+    await router.push('/menu?law=us');
+    expect(refresh).toHaveBeenCalledTimes(1);
+    close();
+  });
+
+  test('reads it every half minute while it is looked at, and at once when somebody comes back', async () => {
+    const { refresh, close } = await opened();
+    await jest.advanceTimersByTimeAsync(2 * FRESH_EVERY_MS + 1);
+    expect(refresh).toHaveBeenCalledTimes(2);
+    await look('hidden');
+    await jest.advanceTimersByTimeAsync(5 * FRESH_EVERY_MS);
+    expect(refresh).toHaveBeenCalledTimes(2);
+    await look('visible');
+    expect(refresh).toHaveBeenCalledTimes(3);
+    close();
+    await jest.advanceTimersByTimeAsync(5 * FRESH_EVERY_MS);
+    expect(refresh).toHaveBeenCalledTimes(3);
+  });
+
+  test('goes on where the server did not answer', async () => {
+    const { refresh, close } = await opened();
+    refresh.mockRejectedValue(new Error('The server does not answer.'));
+    await jest.advanceTimersByTimeAsync(3 * FRESH_EVERY_MS + 1);
+    expect(refresh).toHaveBeenCalledTimes(3);
+    close();
+  });
+});
+
+describe('a page that is left', () => {
+  const leaving = (isUnsaved: boolean) => {
+    let letGo = (): void => undefined;
+    const gone = new Promise<void>((done) => (letGo = done));
+    const flush = jest.fn<Promise<void>, []>(() => gone);
+    const one: Leaving = { flush, hasUnsaved: () => isUnsaved };
+    return { one, flush, letGo: () => letGo() };
+  };
+  const unload = (): Event => {
+    const event = new Event('beforeunload', { cancelable: true });
+    window.dispatchEvent(event);
+    return event;
+  };
+
+  test('goes elsewhere in the app only when what was done is kept', async () => {
+    const { one, flush, letGo } = leaving(true);
+    const { router, close } = await appOf(
+      () => undefined,
+      () => useKeepOnLeave(one),
+    );
+    const going = router.push('/menu');
+    await new Promise((done) => setTimeout(done, 5));
+    expect([router.currentRoute.value.path, flush.mock.calls.length]).toEqual(['/', 1]);
+    letGo();
+    await going;
+    expect(router.currentRoute.value.path).toBe('/menu');
+    close();
+  });
+
+  test('is not closed unasked over what is not kept, and sends it; over nothing it is', async () => {
+    for (const isUnsaved of [true, false]) {
+      const { one, flush } = leaving(isUnsaved);
+      const { close } = await appOf(
+        () => undefined,
+        () => useKeepOnLeave(one),
+      );
+      expect(unload().defaultPrevented).toBe(isUnsaved);
+      expect(flush).toHaveBeenCalledTimes(isUnsaved ? 1 : 0);
+      close();
+    }
+  });
+
+  test('sends what waits as it goes into the background, and hears nothing any more once it is gone', async () => {
+    const { one, flush } = leaving(true);
+    const { close } = await appOf(
+      () => undefined,
+      () => useKeepOnLeave(one),
+    );
+    await look('hidden');
+    expect(flush).toHaveBeenCalledTimes(1);
+    await look('visible');
+    expect(flush).toHaveBeenCalledTimes(1);
+    close();
+    expect(unload().defaultPrevented).toBe(false);
+    await look('hidden');
+    expect(flush).toHaveBeenCalledTimes(1);
+  });
+});
