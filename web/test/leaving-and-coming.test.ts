@@ -6,7 +6,6 @@ import { useBook } from '../src/state/book';
 import { type Leaving, useKeepOnLeave } from '../src/state/keep-on-leave';
 import { freshScreen } from './support/near-server';
 
-const TIMERS = { doNotFake: ['queueMicrotask', 'nextTick', 'setImmediate'] } as const;
 let seen: DocumentVisibilityState = 'visible';
 Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => seen });
 
@@ -51,7 +50,7 @@ afterEach(() => {
 describe('a screen that stays open', () => {
   beforeEach(() => void freshScreen());
   const opened = async () => {
-    jest.useFakeTimers(TIMERS);
+    jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick', 'setImmediate'] });
     const refresh = jest.spyOn(useBook(), 'refresh').mockResolvedValue();
     const { router, close } = await appOf(useFreshBook);
     return { refresh, router, close };
