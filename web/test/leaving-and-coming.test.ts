@@ -1,10 +1,11 @@
 /** A screen that is left keeps what was done on it; one that stays open, or is come back to, reads what the others did. */
-import { createApp, defineComponent, h, nextTick } from 'vue';
+import { createApp, defineComponent, h, nextTick, type Ref } from 'vue';
 import { createMemoryHistory, createRouter, type Router, RouterView } from 'vue-router';
+import { server } from '../src/api/client';
 import { FRESH_EVERY_MS, useFreshBook } from '../src/app/fresh-book';
 import { useBook } from '../src/state/book';
 import { type Leaving, useKeepOnLeave } from '../src/state/keep-on-leave';
-import { freshScreen } from './support/near-server';
+import { freshScreen, unreachable } from './support/near-server';
 
 let seen: DocumentVisibilityState = 'visible';
 Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => seen });
@@ -51,9 +52,11 @@ describe('a screen that stays open', () => {
   beforeEach(() => void freshScreen());
   const opened = async () => {
     jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick', 'setImmediate'] });
+    jest.spyOn(server, 'health').mockResolvedValue({ status: 'ok' });
     const refresh = jest.spyOn(useBook(), 'refresh').mockResolvedValue();
-    const { router, close } = await appOf(useFreshBook);
-    return { refresh, router, close };
+    let since!: Ref<string>;
+    const { router, close } = await appOf((of) => (since = useFreshBook(of)));
+    return { refresh, router, close, since };
   };
 
   test('reads the book at another page, not at the first, nor where only the question changed', async () => {
@@ -80,11 +83,23 @@ describe('a screen that stays open', () => {
     expect(refresh).toHaveBeenCalledTimes(3);
   });
 
-  test('goes on where the server did not answer', async () => {
-    const { refresh, close } = await opened();
-    refresh.mockRejectedValue(new Error('The server does not answer.'));
-    await jest.advanceTimersByTimeAsync(3 * FRESH_EVERY_MS + 1);
-    expect(refresh).toHaveBeenCalledTimes(3);
+  test('says since when it knows nothing of the others, till the server itself answers again', async () => {
+    const { refresh, close, since } = await opened();
+    jest.setSystemTime(new Date(2026, 10, 29, 14, 2));
+    await jest.advanceTimersByTimeAsync(FRESH_EVERY_MS + 1);
+    expect(since.value).toBe('');
+    // The book as the tablet keeps it is still read: that is no sign of the server.
+    jest.spyOn(server, 'health').mockImplementation(unreachable);
+    await jest.advanceTimersByTimeAsync(10 * FRESH_EVERY_MS);
+    expect(since.value).toBe('14:02');
+    expect(refresh).toHaveBeenCalledTimes(11);
+    jest.spyOn(server, 'health').mockResolvedValue({ status: 'ok' });
+    refresh.mockRejectedValue(new Error('The database does not answer.'));
+    await jest.advanceTimersByTimeAsync(FRESH_EVERY_MS);
+    expect(since.value).toBe('14:02');
+    refresh.mockResolvedValue();
+    await jest.advanceTimersByTimeAsync(FRESH_EVERY_MS);
+    expect(since.value).toBe('');
     close();
   });
 });

@@ -188,6 +188,8 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   await expect(stage).toBeVisible();
   await page.getByRole('link', { name: 'Prepare', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+  const away = page.getByRole('status').filter({ hasText: 'The server has not answered since' });
+  await expect(away).toBeVisible();
   // A page that was never opened has no code here yet: that is said too, and the way on is kept.
   await page.getByRole('link', { name: 'Kitchen', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'could not be fetched' })).toBeVisible();
@@ -195,6 +197,7 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(away).toHaveCount(0);
   await page.close();
 });
 

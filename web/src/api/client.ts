@@ -87,6 +87,8 @@ async function marked<T>(path: string, mark: string): Promise<Marked<T> | null> 
 const at = (id: string): string => `/api/recipes/${encodeURIComponent(id)}`;
 
 export const server = {
+  /** Answers only where the server does: nothing of it is kept by the browser. */
+  health: () => call<{ status: string }>('/api/health'),
   larder: (mark = '') => marked<{ foods: Food[]; swaps: SwapEntry[] }>('/api/larder', mark),
   menu: (kitchenId: string) => call<MenuRow[]>(`/api/menu?kitchenId=${encodeURIComponent(kitchenId)}`),
   equipment: () => call<EquipmentSet[]>('/api/equipment'),

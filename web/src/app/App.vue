@@ -18,7 +18,7 @@ const book = useBook();
 const session = useSession();
 const router = useRouter();
 const prompts = usePrompts();
-useFreshBook(router);
+const awaySince = useFreshBook(router);
 let wasAsked = false;
 let wasSignInAsked = false;
 const needsSignIn = computed(() => (wasSignInAsked ||= session.isAsked));
@@ -82,6 +82,12 @@ router.afterEach((to, from) => {
   </header>
   <div v-if="book.problem" class="problem" role="alert">
     <span>{{ book.problem }}</span>
+  </div>
+  <div v-else-if="awaySince && !$route.meta['isBare']" class="problem" role="status">
+    <span
+      >The server has not answered since {{ awaySince }}: what others wrote down since then is not known
+      here.</span
+    >
   </div>
   <div v-if="unloaded" class="problem" role="alert">
     <span>This page could not be fetched: the server does not answer. What you did is kept.</span>
