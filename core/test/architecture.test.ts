@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 
@@ -52,6 +52,7 @@ function violationsOf(files: Readonly<Record<string, string>>): string[] {
     told(`imports.cruise(${JSON.stringify(parts)}, { config: '${config}' })`),
     folder,
   );
+  rmSync(folder, { recursive: true, force: true });
   return [...new Set(violations.map(({ rule, from }) => `${from}: ${rule.name}`))].sort();
 }
 

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
@@ -21,11 +21,13 @@ afterAll(() => world.close());
 
 /** What an OpenAPI validator that knows nothing of ours says of a document; null where it is valid. */
 function faultsIn(document: unknown): string | null {
-  const file = join(mkdtempSync(join(tmpdir(), 'hand-ladle-openapi-')), 'openapi.json');
+  const folder = mkdtempSync(join(tmpdir(), 'hand-ladle-openapi-'));
+  const file = join(folder, 'openapi.json');
   writeFileSync(file, JSON.stringify(document));
   const { status, stdout, stderr } = spawnSync('node_modules/.bin/validate-api', [file], {
     encoding: 'utf8',
   });
+  rmSync(folder, { recursive: true, force: true });
   return status === 0 ? null : `${stdout}${stderr}`;
 }
 
