@@ -1,4 +1,4 @@
-import { selectFiguresOnFocus } from '../src/app/select-figures';
+import { selectFiguresOnFocus } from '../../src/app/select-figures';
 
 selectFiguresOnFocus(document);
 

@@ -1,11 +1,11 @@
 /** A screen that is left keeps what was done on it; one that stays open, or is come back to, reads what the others did. */
 import { createApp, defineComponent, h, nextTick, type Ref } from 'vue';
 import { createMemoryHistory, createRouter, type Router, RouterView } from 'vue-router';
-import { server } from '../src/api/client';
-import { FRESH_EVERY_MS, useFreshBook } from '../src/app/fresh-book';
-import { useBook } from '../src/state/book';
-import { type Leaving, useKeepOnLeave } from '../src/state/keep-on-leave';
-import { freshScreen, unreachable } from './support/near-server';
+import { server } from '../../src/api/client';
+import { FRESH_EVERY_MS, useFreshBook } from '../../src/app/fresh-book';
+import { useBook } from '../../src/state/book';
+import { type Leaving, useKeepOnLeave } from '../../src/state/keep-on-leave';
+import { freshScreen, unreachable } from '../support/near-server';
 
 let seen: DocumentVisibilityState = 'visible';
 Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => seen });
