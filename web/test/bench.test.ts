@@ -80,6 +80,24 @@ test('what another screen made of the dish that stands open is shown, but never 
   expect(near.saves.at(-1)).toMatchObject({ recipe: { name: 'Pot of mine' }, version: 2 });
 });
 
+test('a dish that is opened again while it is changed keeps what can be done otherwise', async () => {
+  const bench = await opened();
+  await until(() => bench.offers.length > 0);
+  const held = near.held.get(POT)!;
+  let answer!: (saved: SavedRecipe) => void;
+  jest.spyOn(server, 'recipe').mockImplementationOnce(() => new Promise((done) => (answer = done)));
+  const again = bench.open(POT);
+  await until(() => answer !== undefined);
+  bench.setTarget({ kind: 'portions', portions: 60, portionGrams: 280 });
+  await settled(bench);
+  answer(held);
+  await again;
+  await settled(bench);
+  await bench.flush();
+  expect(bench.offers.length).toBeGreaterThan(0);
+  expect(bench.target).toMatchObject({ portions: 60 });
+});
+
 test('a change that is made while the other screen is asked about stays', async () => {
   const bench = await opened();
   const mine = near.held.get(POT)!;

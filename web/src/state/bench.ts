@@ -108,6 +108,7 @@ export const useBench = defineStore('bench', () => {
     if (saving.openId.value !== id) {
       saving.close();
       worksheet.value = null;
+      offers.value = [];
     }
     await book.ready();
     const saved = await server.recipe(id);
@@ -115,7 +116,6 @@ export const useBench = defineStore('bench', () => {
     // Another dish was asked for meanwhile: it is that one which is shown.
     if (mine !== opened) return;
     home = made;
-    offers.value = [];
     isRenewed.value = false;
     saving.show(saved);
   }
