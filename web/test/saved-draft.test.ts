@@ -213,6 +213,42 @@ test('a conflict keeps mine on the screen until one of the two is chosen', async
   }
 });
 
+describe('a hand that drags', () => {
+  const dragged = (draft: ReturnType<typeof world>['draft'], portions: number): void =>
+    draft.drag({ ...draft.draft.value!, portions });
+
+  test('goes on where the same draft is read again meanwhile, and what it leaves is kept', async () => {
+    const { draft, sent, held, open, rest } = world();
+    open('pot');
+    dragged(draft, 6);
+    dragged(draft, 9);
+    open('pot');
+    draft.drop();
+    expect(draft.canUndo.value).toBe(true);
+    await rest();
+    await sent[0]!.answer();
+    expect([draft.status.value, held.get('pot')!.dish.portions, sent.length]).toEqual(['saved', 9, 1]);
+    draft.undo();
+    expect(draft.draft.value!.portions).toBe(4);
+    await rest();
+    await sent[1]!.answer();
+    expect(draft.status.value).toBe('saved');
+  });
+
+  test('has dragged what it dragged where another draft is shown meanwhile, and nothing of the other', async () => {
+    const { draft, sent, held, open, rest } = world();
+    open('pot');
+    dragged(draft, 9);
+    open('bake');
+    draft.drop();
+    expect([draft.status.value, draft.canUndo.value]).toEqual(['saved', false]);
+    await rest();
+    expect(sent.map(({ id }) => id)).toEqual(['pot']);
+    await sent[0]!.answer();
+    expect([held.get('pot')!.dish.portions, draft.hasUnsaved()]).toEqual([9, false]);
+  });
+});
+
 describe('a save whose answer was lost on the way', () => {
   test('is not told as somebody else’s: it is found to be kept, and the next change goes on from it', async () => {
     const { draft, sent, held, kept, open, portions, rest } = world();

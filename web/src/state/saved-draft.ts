@@ -225,10 +225,14 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
 
   /** Shows what was read. What was left here unsaved under the same id comes first, and goes on being saved. */
   function show(saved: Saved, draft: Draft = ways.keptIn(saved).draft): void {
-    dragFrom = null;
     const kept = ways.keptIn(saved);
-    open.value =
+    const next =
       unsaved.get(kept.id) ?? new Saving(kept.id, { ...kept, draft }, ways, (one) => unsaved.delete(one.id));
+    // A hand that drags what stands open goes on; what it dragged before something else is shown is kept.
+    if (next === open.value) return;
+    drop();
+    dragFrom = null;
+    open.value = next;
   }
 
   /** Shows what another screen made of the open draft, where nothing of this one waits; true where it was otherwise. */
@@ -298,7 +302,9 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
 
   function takeTheirs(): void {
     const theirs = open.value?.takeTheirs();
-    if (theirs) show(theirs);
+    if (!theirs) return;
+    dragFrom = null;
+    show(theirs);
   }
 
   return {
