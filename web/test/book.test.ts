@@ -132,6 +132,20 @@ describe('what other screens wrote down', () => {
     await book.refresh();
   });
 
+  test('is told again where the worker could not be told', async () => {
+    const book = await ready();
+    const grown = [...foods, { ...foods[0]!, id: 'marsh-root', name: 'Marsh root', synonyms: [] }];
+    // What cannot be sent to a worker, as one that is not there cannot be told.
+    const unsent = [() => 'no swap'] as never;
+    jest
+      .spyOn(server, 'larder')
+      .mockImplementationOnce(standing({ foods: grown, swaps: unsent }, 'now'))
+      .mockImplementation(standing({ foods: grown, swaps: [...swaps] }, 'now'));
+    await expect(book.refresh()).rejects.toThrow();
+    await book.refresh();
+    expect(await ask('suggest', { text: 'marsh root' })).toContain('marsh-root');
+  });
+
   test('reaches the worker, and counts an edition for who worked with the last one', async () => {
     const book = await ready();
     const edition = book.edition;

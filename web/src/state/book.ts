@@ -62,17 +62,14 @@ export const useBook = defineStore('book', () => {
     if (larder) {
       foods.value = sameWhereSame(foods.value, larder.value.foods);
       swaps.value = larder.value.swaps;
-      marks.larder = larder.mark;
     }
-    if (ownKitchens) {
-      kitchens.value = sameWhereSame(kitchens.value, ownKitchens.value);
-      marks.kitchens = ownKitchens.mark;
-    }
-    if (ownComponents) {
-      components.value = sameWhereSame(components.value, ownComponents.value);
-      marks.components = ownComponents.mark;
-    }
+    if (ownKitchens) kitchens.value = sameWhereSame(kitchens.value, ownKitchens.value);
+    if (ownComponents) components.value = sameWhereSame(components.value, ownComponents.value);
     if (larder || ownComponents) await tellWorker();
+    // Only now: what the worker could not be told is read and told again.
+    marks.larder = larder?.mark ?? marks.larder;
+    marks.kitchens = ownKitchens?.mark ?? marks.kitchens;
+    marks.components = ownComponents?.mark ?? marks.components;
     readings.value += 1;
   }
 
