@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { gzipSync } from 'node:zlib';
 import { MEMBERS } from './members.mjs';
 import { halt } from './say.mjs';
 
@@ -16,6 +17,7 @@ const BUILDS = [
     output: join('web', 'dist'),
     sources: [join('core', 'src'), 'web'],
     program: ['vite', 'build', 'web', '--logLevel', 'warn'],
+    finish: press,
   },
   {
     name: 'server',
@@ -45,6 +47,12 @@ function filesUnder(folder) {
   });
 }
 
+/** Lays each file of text beside itself compressed, once, for the server to send: it is a third of what a tablet waits for. */
+function press(folder) {
+  const texts = filesUnder(folder).filter((file) => /\.(?:js|css|html|svg)$/.test(file));
+  for (const file of texts) writeFileSync(`${file}.gz`, gzipSync(readFileSync(file), { level: 9 }));
+}
+
 /** One hash over all that a build is made from; tests are no part of it. */
 function sourceHash({ sources, program }) {
   const hash = createHash('sha256').update(program.join(' '));
@@ -64,6 +72,7 @@ export function ensureBuilt() {
     const done = spawnSync(join('node_modules', '.bin', program), args, { encoding: 'utf8' });
     if (done.status !== 0)
       halt(`The ${build.name} could not be built:\n${done.stdout}${done.stderr}`.slice(0, 3000));
+    build.finish?.(build.output);
     writeFileSync(stamp, wanted);
   }
 }

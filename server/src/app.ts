@@ -1,6 +1,7 @@
 /** The HTTP surface: what stands before every route, and the routes of each resource. */
 import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
 import { etag } from 'hono/etag';
 import { secureHeaders } from 'hono/secure-headers';
 import { ConnectionError, DatabaseError } from 'sequelize';
@@ -163,7 +164,7 @@ export function createApp(options: AppOptions): Hono {
     await next();
     if (context.req.method !== 'GET') services.spool.noteWrite();
   });
-  for (const path of BOOK) app.use(path, etag());
+  for (const path of BOOK) app.use(path, compress(), etag());
   mount(app, routesOf(options), (context) => personOf(context, services.people));
   app.all('/api/*', (context) => errorAnswer(context, new ApiError('not-found'), log));
   app.onError((error, context) => errorAnswer(context, error, log));

@@ -45,9 +45,9 @@ app.use('/assets/*', async (context, next) => {
   await next();
   context.header('Cache-Control', 'public, max-age=31536000, immutable');
 });
-app.use('/*', serveStatic({ root: WEB }));
+app.use('/*', serveStatic({ root: WEB, precompressed: true }));
 // Every other address is a page of the app, which routes itself.
-app.get('/*', serveStatic({ path: join(WEB, 'index.html') }));
+app.get('/*', serveStatic({ path: join(WEB, 'index.html'), precompressed: true }));
 
 const server = serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () => {
   console.log(`Hand Ladle is ready at http://127.0.0.1:${port}`);

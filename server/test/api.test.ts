@@ -1,3 +1,4 @@
+import { gunzipSync } from 'node:zlib';
 import { type Worksheet, worksheet } from '@hand-ladle/core';
 import { migrate } from '../src/database/migrations';
 import { seedOnce } from '../src/seed';
@@ -43,6 +44,23 @@ describe('the surface others rely on', () => {
     expect(status).toBe(200);
     const changed = await ask('/api/kitchens', mark);
     expect([changed.status, changed.headers.get('ETag') === mark]).toEqual([200, false]);
+  });
+
+  test('the book travels compressed to who can read that, is the same then, and is known again by its mark', async () => {
+    const ask = (headers: Record<string, string>) => world.app.request('/api/larder', { headers });
+    const plain = new Uint8Array(await (await ask({})).arrayBuffer());
+    const pressed = await ask({ 'Accept-Encoding': 'gzip, br' });
+    const bytes = new Uint8Array(await pressed.arrayBuffer());
+    expect([pressed.headers.get('Content-Encoding'), pressed.headers.get('Vary')]).toEqual([
+      'gzip',
+      'Accept-Encoding',
+    ]);
+    expect(bytes.length).toBeLessThan(plain.length / 3);
+    expect(gunzipSync(bytes).equals(plain)).toBe(true);
+    const again = await ask({ 'Accept-Encoding': 'gzip', 'If-None-Match': pressed.headers.get('ETag')! });
+    expect([again.status, await again.text()]).toEqual([304, '']);
+    const refused = await ask({ 'Accept-Encoding': 'gzip;q=0' });
+    expect(refused.headers.get('Content-Encoding')).toBeNull();
   });
 
   test('parse gives each line its food, form, amount and grams, and keeps the text', async () => {
