@@ -4,6 +4,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { etag } from 'hono/etag';
 import { secureHeaders } from 'hono/secure-headers';
+import Joi from 'joi';
 import { ConnectionError, DatabaseError } from 'sequelize';
 import { accountRoutes } from './accounts/routes';
 import { personOf } from './accounts/session';
@@ -15,10 +16,11 @@ import { probeRoutes, scaleRoutes } from './devices/routes';
 import { exchangeRoutes } from './exchange/routes';
 import { apiPage } from './http/docs-page';
 import { ApiError, ERRORS } from './http/errors';
+import { keptAnswers } from './http/kept-answers';
 import { openApiDocument } from './http/openapi';
 import { guardSite } from './http/own-site';
 import { mount, type Route, route } from './http/route';
-import { tellingAll } from './http/words';
+import { telling, tellingAll } from './http/words';
 import { ImportJobs } from './imports/jobs';
 import { importRoutes } from './imports/routes';
 import { packRoutes } from './kitchens/pack-routes';
@@ -96,6 +98,19 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
     }),
     route({
       method: 'get',
+      path: '/api/edition',
+      summary:
+        'Which state of all that is written down: another one after every change, so that who asks reads again',
+      answer: telling({ edition: Joi.string().required() }),
+      answers: 'The edition, of no meaning but by being the same or not',
+      example: {},
+      run: async () => {
+        await store.ping();
+        return { edition: store.edition() };
+      },
+    }),
+    route({
+      method: 'get',
       path: '/api/openapi.json',
       summary: 'This document',
       answer: tellingAll('openapi', 'info', 'paths'),
@@ -164,7 +179,7 @@ export function createApp(options: AppOptions): Hono {
     await next();
     if (context.req.method !== 'GET') services.spool.noteWrite();
   });
-  for (const path of BOOK) app.use(path, compress(), etag());
+  for (const path of BOOK) app.use(path, compress(), etag(), keptAnswers(options.store.edition));
   mount(app, routesOf(options), (context) => personOf(context, services.people));
   app.all('/api/*', (context) => errorAnswer(context, new ApiError('not-found'), log));
   app.onError((error, context) => errorAnswer(context, error, log));

@@ -46,6 +46,20 @@ describe('the surface others rely on', () => {
     expect([changed.status, changed.headers.get('ETag') === mark]).toEqual([200, false]);
   });
 
+  test('after whatever is written down it is another edition; after what only reads or computes it is the same', async () => {
+    const edition = async (): Promise<string> => (await world.send('GET', '/api/edition')).body.edition;
+    const before = await edition();
+    for (const path of ['/api/larder', '/api/recipes?kitchenId=alder-ward', '/api/menu?kitchenId=alder-ward'])
+      expect((await world.app.request(path)).status).toBe(200);
+    await world.send('POST', '/api/parse', { text: 'Soup\n1 cup millet', units: 'us' });
+    expect(await edition()).toBe(before);
+    const { body } = await world.send('GET', '/api/recipes/barley-leek-white-bean-pot');
+    expect((await world.send('PUT', '/api/recipes/barley-leek-white-bean-pot', body)).status).toBe(200);
+    const after = await edition();
+    expect(after).not.toBe(before);
+    expect((await world.send('PUT', '/api/recipes/barley-leek-white-bean-pot', body)).status).toBe(409);
+  });
+
   test('the book travels compressed to who can read that, is the same then, and is known again by its mark', async () => {
     const ask = (headers: Record<string, string>) => world.app.request('/api/larder', { headers });
     const plain = new Uint8Array(await (await ask({})).arrayBuffer());

@@ -135,6 +135,26 @@ describe('two at once', () => {
       expect(larder.composition.ironMg).toBe((kept ?? 0) + 1);
     }
   });
+
+  test('nor is it by its address, asked for between the writing and the forgetting of what was held', async () => {
+    const iron = async (): Promise<number> => {
+      const { foods } = (await world.send('GET', '/api/larder')).body as { foods: Food[] };
+      return foods.find(({ id }) => id === 'leek')!.composition.ironMg!;
+    };
+    const before = await iron();
+    const { food, version } = (await world.send('GET', '/api/foods/leek')).body;
+    const { foods } = world.tables;
+    const update = foods.update.bind(foods) as (...told: unknown[]) => Promise<unknown>;
+    const between = jest.spyOn(foods, 'update').mockImplementation((async (...told: unknown[]) => {
+      const done = await update(...told);
+      await iron();
+      return done;
+    }) as never);
+    const composition = { ...food.composition, ironMg: before + 1 };
+    const saved = await world.send('PUT', '/api/foods/leek', { food: { ...food, composition }, version });
+    between.mockRestore();
+    expect([saved.status, await iron()]).toEqual([200, before + 1]);
+  });
 });
 
 describe('words that no line holds', () => {

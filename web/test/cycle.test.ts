@@ -52,6 +52,20 @@ describe('the open cycle', () => {
     expect(store.cycle!.slots).toEqual([]);
   });
 
+  test('what another screen made of it is taken in and judged; nothing that waits here is put away for it', async () => {
+    const { store, judged } = await opened();
+    const find = jest.spyOn(cycles, 'find').mockResolvedValue(cycle({ name: 'Winter', version: 5 }));
+    await store.renew();
+    expect([store.cycle!.name, judged.mock.calls.length, store.isJudging]).toEqual(['Winter', 2, false]);
+    judged.mockRejectedValueOnce(new Error('The server does not answer.'));
+    await expect(store.renew()).rejects.toThrow('does not answer');
+    expect([store.problem, store.judgement]).toEqual(['', judgement]);
+    store.put({ ...store.cycle!, name: 'Spring' });
+    find.mockResolvedValue(cycle({ name: 'Summer', version: 6 }));
+    await store.renew();
+    expect(store.cycle!.name).toBe('Spring');
+  });
+
   test('services are planned from what is on the screen: it is kept first', async () => {
     const { store, acts } = await opened();
     store.put({ ...store.cycle!, name: 'Autumn' });

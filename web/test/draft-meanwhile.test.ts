@@ -44,6 +44,54 @@ describe('a hand that drags', () => {
   });
 });
 
+describe('what another screen made of it', () => {
+  const theirs = (portions: number, version: number) => ({
+    id: 'pot',
+    dish: { name: 'pot', portions },
+    version,
+  });
+
+  test('is taken where nothing of this one waits, and a change goes over it', async () => {
+    const { draft, sent, held, open, portions, rest } = world();
+    open('pot');
+    held.set('pot', theirs(6, 2));
+    expect(draft.renew(held.get('pot')!)).toBe(true);
+    expect([draft.draft.value!.portions, draft.canUndo.value]).toEqual([6, false]);
+    portions(7);
+    await rest();
+    await sent[0]!.answer();
+    expect([draft.status.value, held.get('pot')]).toEqual(['saved', theirs(7, 3)]);
+  });
+
+  test('and took back again is as it was: the next change is no conflict, and the steps of undo stay', async () => {
+    const { draft, sent, held, open, portions, rest } = world();
+    open('pot');
+    portions(5);
+    await rest();
+    await sent[0]!.answer();
+    held.set('pot', theirs(5, 4));
+    expect(draft.renew(held.get('pot')!)).toBe(false);
+    expect(draft.canUndo.value).toBe(true);
+    portions(7);
+    await rest();
+    await sent[1]!.answer();
+    expect([draft.status.value, held.get('pot')]).toEqual(['saved', theirs(7, 5)]);
+  });
+
+  test('goes over nothing that waits, is on its way or is newer here, and over no other draft', async () => {
+    const { draft, sent, open, portions, rest } = world();
+    open('pot');
+    portions(5);
+    expect(draft.renew(theirs(6, 2))).toBe(false);
+    await rest();
+    expect(draft.renew(theirs(6, 2))).toBe(false);
+    await sent[0]!.answer();
+    expect(draft.renew(theirs(6, 1))).toBe(false);
+    expect(draft.renew({ ...theirs(6, 9), id: 'bake' })).toBe(false);
+    expect([draft.status.value, draft.draft.value!.portions]).toEqual(['saved', 5]);
+  });
+});
+
 describe('a save whose answer was lost on the way', () => {
   test('is not told as somebody else’s: it is found to be kept, and the next change goes on from it', async () => {
     const { draft, sent, held, kept, open, portions, rest } = world();

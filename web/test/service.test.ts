@@ -161,8 +161,48 @@ describe('the open service', () => {
     });
     const store = useOpenService();
     await store.open('lunch');
-    return { store, plan, save };
+    return { store, plan, save, kept };
   };
+
+  test('what another screen made of it is taken in and planned; what the last change moved stays said', async () => {
+    const { store, plan, kept } = await opened();
+    plan.mockResolvedValue(planned(580) as never);
+    await store.work();
+    expect(store.changes?.changed).toHaveLength(1);
+    // A dish was cooked from elsewhere: nothing of this plan moved.
+    const asked = store.renew();
+    expect(store.isPlanning).toBe(false);
+    await asked;
+    expect([plan.mock.calls.length, store.changes?.changed.length]).toEqual([3, 1]);
+    Object.assign(kept, { heads: [{ ...saved().heads[0]!, heads: 44 }], version: 2 });
+    plan.mockResolvedValue(planned(540) as never);
+    await store.renew();
+    expect([store.heads, store.changes?.changed[0]?.after.start, store.canUndo]).toEqual([44, 540, false]);
+  });
+
+  test('where it cannot be read again, it stays as it is known, and whoever asked is told', async () => {
+    const { store, plan } = await opened();
+    plan.mockRejectedValueOnce(new Error('The server does not answer.'));
+    await expect(store.renew()).rejects.toThrow('does not answer');
+    jest.spyOn(services, 'find').mockRejectedValue(new Error('The server does not answer.'));
+    await expect(store.renew()).rejects.toThrow('does not answer');
+    expect([store.heads, store.problem, store.isPlanning, store.plan?.feasible]).toEqual([
+      10,
+      '',
+      false,
+      true,
+    ]);
+  });
+
+  test('what is changed here and not kept yet is not put away for what another screen did', async () => {
+    const { store, kept, save } = await opened();
+    store.change({ meal: 'Supper' });
+    Object.assign(kept, { meal: 'Tea', version: 2 });
+    await store.renew();
+    expect(store.service!.meal).toBe('Supper');
+    await jest.advanceTimersByTimeAsync(600);
+    expect(save.mock.calls[0]![2]).toBe(1);
+  });
 
   test('what is ticked off is kept, and nothing is planned anew for it', async () => {
     const { store, plan, save } = await opened();

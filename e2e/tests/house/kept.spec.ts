@@ -168,6 +168,44 @@ test('a pack that another screen reads is in the flags of this one, without a re
   expect((await page.request.put(address, { data: { ...held, version: now.version } })).ok()).toBe(true);
 });
 
+test('a service that stays open follows what another screen makes of it and of its dishes', async ({
+  browser,
+  request,
+}) => {
+  const told = {
+    kitchenId: 'alder-ward',
+    date: '2027-02-01',
+    meal: 'Late lunch',
+    readyAt: '13:30',
+    heads: [{ groupId: 'everyone', heads: 40 }],
+    dishes: [{ recipeId: 'barley-leek-white-bean-pot', share: 1, course: '' }],
+  };
+  const made = await request.post(`${kitchen.url}/api/services`, { data: told });
+  const { id, version } = (await made.json()) as { id: string; version: number };
+  const page = await browser.newPage();
+  await page.clock.install();
+  await page.goto(`${kitchen.url}/services/${id}`);
+  const facts = page.locator('.head .facts');
+  await expect(facts).toContainText('40 heads');
+  await expect(facts).toContainText('begins');
+  await page.clock.fastForward(31_000);
+  await expect(facts).toContainText('40 heads');
+  const heads = [{ groupId: 'everyone', heads: 55 }];
+  const changed = await request.put(`${kitchen.url}/api/services/${id}`, {
+    data: { ...told, heads, version },
+  });
+  expect(changed.ok()).toBe(true);
+  await page.clock.fastForward(31_000);
+  await expect(facts).toContainText('55 heads');
+  // What is changed here then goes over what they made, and is no conflict.
+  await page.getByLabel('ready at').fill('13:45');
+  await page.getByLabel('ready at').blur();
+  await expect(page.getByTestId('service-state')).toHaveText('Kept');
+  const kept = (await (await request.get(`${kitchen.url}/api/services/${id}`)).json()) as typeof told;
+  expect([kept.readyAt, kept.heads[0]!.heads]).toEqual(['13:45', 55]);
+  await page.close();
+});
+
 test('offline, the open dish stays, Back and Forward work, and what cannot be read says so and comes back', async ({
   browser,
 }) => {

@@ -1,5 +1,6 @@
 /** What the server keeps, part beside part: the larder, the book of recipes, the kitchens with their packs and swaps. */
 import { QueryTypes, type Sequelize } from 'sequelize';
+import { editionOf } from '../database/edition';
 import type { Tables } from '../database/models';
 import { OwnSwapStore } from '../kitchens/own-swaps';
 import { PackStore } from '../kitchens/packs';
@@ -17,6 +18,8 @@ export interface Store {
   ownSwaps: OwnSwapStore;
   /** Throws when the database does not answer. */
   ping: () => Promise<void>;
+  /** Another one after whatever is written down. */
+  edition: () => string;
 }
 
 export function openStore(database: Sequelize, tables: Tables, now: () => Date = () => new Date()): Store {
@@ -33,5 +36,6 @@ export function openStore(database: Sequelize, tables: Tables, now: () => Date =
     ping: async () => {
       await database.query('SELECT 1', { type: QueryTypes.SELECT });
     },
+    edition: editionOf(database, now, () => larder.changes),
   };
 }

@@ -88,7 +88,7 @@ const at = (id: string): string => `/api/recipes/${encodeURIComponent(id)}`;
 
 export const server = {
   /** Answers only where the server does: nothing of it is kept by the browser. */
-  health: () => call<{ status: string }>('/api/health'),
+  edition: async (): Promise<string> => (await call<{ edition: string }>('/api/edition')).edition,
   larder: (mark = '') => marked<{ foods: Food[]; swaps: SwapEntry[] }>('/api/larder', mark),
   menu: (kitchenId: string) => call<MenuRow[]>(`/api/menu?kitchenId=${encodeURIComponent(kitchenId)}`),
   equipment: () => call<EquipmentSet[]>('/api/equipment'),

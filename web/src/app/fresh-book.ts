@@ -22,8 +22,9 @@ export function useFreshBook(router: Router): Ref<string> {
   async function again(): Promise<void> {
     const asked = new Date();
     try {
-      // What a tablet keeps of the book answers for a server that is away: it is asked by an address that nobody keeps.
-      await Promise.all([server.health(), book.refresh()]);
+      // What a tablet keeps of the book answers for a server that is away: this is an address that nobody keeps.
+      book.written = await server.edition();
+      await book.refresh();
       fresh = asked;
       since.value = '';
     } catch {

@@ -8,6 +8,7 @@ import { useBook } from '../state/book';
 import { useExclusions } from '../state/exclusions';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import { useReadAgain } from '../state/read-again';
 import SwapPanel from '../swaps/SwapPanel.vue';
 import PathStrip from './PathStrip.vue';
 import SaveState from './SaveState.vue';
@@ -40,11 +41,7 @@ function onKey(event: KeyboardEvent): void {
 }
 
 watch(() => props.id, open, { immediate: true });
-watch(
-  () => book.readings,
-  // Where the server does not answer, the dish stays as it is known, and the next reading comes by itself.
-  () => void bench.renew().catch(() => undefined),
-);
+useReadAgain(bench.renew);
 useEventListener(window, 'keydown', onKey);
 useKeepOnLeave(bench);
 </script>

@@ -5,6 +5,7 @@ import { RouterLink, useRoute } from 'vue-router';
 import { figureText, fixedText, formatGrams, roundToDecimals, TOLD_WITH_ANOTHER } from '@hand-ladle/core';
 import { useBench } from '../state/bench';
 import { useBook } from '../state/book';
+import { useReadAgain } from '../state/read-again';
 import { STANDING_WORDS, useReleases } from '../state/releases';
 import AmountText from '../ui/AmountText.vue';
 
@@ -53,15 +54,17 @@ const releases = useReleases();
 const book = useBook();
 /** What was released, or waits, goes before what is only ready. */
 const standing = computed(() => releases.standing(bench.recipe?.id ?? ''));
+async function readReleases(): Promise<void> {
+  if (book.kitchen && bench.recipe && bench.saveStatus === 'saved')
+    await releases.load(book.kitchen.id, bench.recipe.id);
+}
 watch(
   // A pack that is recorded, or a setting, makes a label stale as a changed line does.
   [() => book.kitchen, () => bench.recipe?.id, () => bench.saveStatus],
-  ([kitchen, recipeId, status]) => {
-    if (kitchen && recipeId && status === 'saved')
-      void releases.load(kitchen.id, recipeId).catch(() => undefined);
-  },
+  () => void readReleases().catch(() => undefined),
   { immediate: true },
 );
+useReadAgain(readReleases);
 const labelKey = computed(() => {
   if (standing.value === 'released') return 'Released';
   if (standing.value === 'stale') return 'Stale';

@@ -148,6 +148,12 @@ const stop = ({ timer, code }: Timer): Promise<string> => stove.write({ kind: 't
   animation: none;
 }
 
+@media (prefers-reduced-motion: reduce) {
+  .urgency-3 {
+    animation: none;
+  }
+}
+
 @media (max-width: 620px) {
   .left {
     font-size: 40px;

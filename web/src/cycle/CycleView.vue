@@ -20,6 +20,7 @@ import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import { useReadAgain } from '../state/read-again';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import SettingFigure from '../ui/SettingFigure.vue';
@@ -45,6 +46,7 @@ watch(
   () => book.kitchen?.id,
   (now, before) => before !== undefined && now !== undefined && void again(),
 );
+useReadAgain(store.renew);
 useKeepOnLeave(store);
 
 const cycle = computed(() => store.cycle);

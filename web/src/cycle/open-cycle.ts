@@ -22,17 +22,19 @@ export const useOpenCycle = defineStore('open-cycle', () => {
   });
 
   let asked = 0;
-  async function judge(): Promise<void> {
+  /** Throws where it fails quietly; else what went wrong is said. */
+  async function judge(isQuiet = false): Promise<void> {
     const id = saving.openId.value;
     if (id === null) return;
     const mine = (asked += 1);
-    isJudging.value = true;
+    isJudging.value ||= !isQuiet;
     try {
       const found = await cycles.judged(id);
       if (mine !== asked) return;
       judgement.value = found;
       problem.value = '';
     } catch (error) {
+      if (isQuiet) throw error;
       if (mine === asked) problem.value = (error as Error).message;
     } finally {
       if (mine === asked) isJudging.value = false;
@@ -44,6 +46,14 @@ export const useOpenCycle = defineStore('open-cycle', () => {
     if (saving.openId.value !== kitchenId) judgement.value = null;
     saving.show(await cycles.find(kitchenId));
     await judge();
+  }
+
+  /** Takes in what another screen made of the cycle, where nothing of this one waits, and judges the dishes as they are by now. */
+  async function renew(): Promise<void> {
+    const id = saving.openId.value;
+    if (id === null) return;
+    saving.renew(await cycles.find(id));
+    await judge(true);
   }
 
   /** The cycle after an act of core, or with other fields. */
@@ -68,6 +78,7 @@ export const useOpenCycle = defineStore('open-cycle', () => {
     canUndo: saving.canUndo,
     canRedo: saving.canRedo,
     open,
+    renew,
     put,
     fill,
     undo: saving.undo,

@@ -7,6 +7,7 @@ import { type Digest, formatGrams, roundToDecimals } from '@hand-ladle/core';
 import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { STANDING_WORDS, useReleases } from '../state/releases';
 import AmountText from '../ui/AmountText.vue';
 import ChangedPacks from './ChangedPacks.vue';
@@ -25,7 +26,12 @@ const { problem, again: load } = useFirstRead(async () => {
 });
 
 // Once there is a kitchen, whenever it is another or recorded something, and when others may have.
-watch([() => book.kitchen, () => book.readings], ([kitchen]) => kitchen && load(), { immediate: true });
+watch(
+  () => book.kitchen,
+  (kitchen) => kitchen && load(),
+  { immediate: true },
+);
+useReadAgain(load);
 
 const matches = (digest: Digest): boolean => {
   const words = search.value.toLowerCase().trim().split(/\s+/).filter(Boolean);

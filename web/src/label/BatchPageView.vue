@@ -5,6 +5,7 @@ import { type CookedBatchView, dateOnLabel, gramsOnLabel } from '@hand-ladle/cor
 import { labels } from '../api/labels';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { todayIn } from '../state/today';
 
 const props = defineProps<{ code: string }>();
@@ -22,6 +23,7 @@ watch(
   },
   { immediate: true },
 );
+useReadAgain(again);
 const isOver = computed(() => (batch.value?.useBy ?? '9999') < todayIn(book.kitchen));
 const release = computed(() => batch.value?.release ?? null);
 const label = computed(() => release.value?.label ?? batch.value?.worksheet?.label ?? null);

@@ -7,6 +7,7 @@ import { download } from '../api/download';
 import { labels } from '../api/labels';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { useReleases } from '../state/releases';
 import { useSession } from '../state/session';
 import { useLabel } from './label';
@@ -34,6 +35,8 @@ onMounted(() => {
   void reload();
 });
 watch(() => book.kitchen?.id, reload);
+// What was withdrawn at another screen, or went stale, is not handed out from this one.
+useReadAgain(reload);
 
 const GROUPS: { title: string; has: (release: ReleaseView) => boolean; empty: string }[] = [
   {

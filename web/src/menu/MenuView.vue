@@ -16,6 +16,7 @@ import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useGroups } from '../state/exclusions';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { STANDING_WORDS, useReleases } from '../state/releases';
 import ChipRow from '../ui/ChipRow.vue';
 
@@ -30,10 +31,13 @@ const { problem, again: load } = useFirstRead(async () => {
   rows.value = await server.menu(book.kitchen!.id);
   void releases.load(book.kitchen!.id).catch(() => undefined);
 });
+watch(
+  () => book.kitchen?.id,
+  (id) => id !== undefined && load(),
+  { immediate: true },
+);
 // It stands open on a counter all day: what was written down elsewhere is answered for, too.
-watch([() => book.kitchen?.id, () => book.readings], ([id]) => id !== undefined && load(), {
-  immediate: true,
-});
+useReadAgain(load);
 
 const allergens = computed(() => rows.value?.[0]?.cells ?? []);
 const asking = computed(() => allergens.value.map(({ allergenId, name }) => ({ id: allergenId, name })));

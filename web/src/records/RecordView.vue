@@ -11,6 +11,7 @@ import {
 import { call } from '../api/client';
 import { cookServer } from '../cook/offline/cook-server';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { useSession } from '../state/session';
 import RecordList from './RecordList.vue';
 
@@ -27,6 +28,7 @@ const { problem, again } = useFirstRead(async () => {
   list.value = await call<ServiceList>(at.value);
 });
 watch(() => props.code, again, { immediate: true });
+useReadAgain(again);
 
 async function handIn(): Promise<void> {
   told.value = '';

@@ -18,6 +18,7 @@ import ReadingPanel from '../cook/panels/ReadingPanel.vue';
 import SignPanel from '../cook/panels/SignPanel.vue';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { todayIn } from '../state/today';
 import RecordList from './RecordList.vue';
 
@@ -40,6 +41,7 @@ const { problem, again } = useFirstRead(async () => {
   rows.value = await cookServer.batchesOf(book.kitchen!.id, date.value);
 });
 onMounted(again);
+useReadAgain(again);
 watch(
   [() => book.kitchen?.id, date],
   ([now], [before]) => before !== undefined && now !== undefined && void again(),

@@ -7,6 +7,7 @@ import { server } from '../api/client';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
 import { useKeepOnLeave } from '../state/keep-on-leave';
+import { useReadAgain } from '../state/read-again';
 import { STATUS_WORDS } from '../state/saved-draft';
 import SaveBar from '../ui/SaveBar.vue';
 import { vTyped } from '../ui/typed';
@@ -41,6 +42,7 @@ watch(
   () => route.params['id'],
   (now) => now !== undefined && void again(),
 );
+useReadAgain(store.renew);
 useKeepOnLeave(store);
 
 const service = computed(() => store.service);

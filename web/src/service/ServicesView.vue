@@ -5,6 +5,7 @@ import { RouterLink, useRouter } from 'vue-router';
 import { type SavedServiceTold, usualHeads } from '@hand-ladle/core';
 import { useBook } from '../state/book';
 import { useFirstRead } from '../state/first-read';
+import { useReadAgain } from '../state/read-again';
 import { services } from './service-server';
 
 const book = useBook();
@@ -21,6 +22,8 @@ watch(
   () => book.kitchen?.id,
   (now, before) => before !== undefined && now !== undefined && void again(),
 );
+
+useReadAgain(again);
 
 /** The day after today where the screen stands: most services are planned the day before. */
 const tomorrow = (): string => {

@@ -42,23 +42,29 @@ export const useOpenService = defineStore('open-service', () => {
   });
 
   let asked = 0;
-  /** Who eats which and the plan, of what the server has now; what was asked before is passed over. */
-  async function work(): Promise<void> {
+  /**
+   * Who eats which and the plan, of what the server has now; what was asked before is passed over. Quietly, a plan that is as it was
+   * leaves what the last change moved as it stands, and what goes wrong is thrown instead of said.
+   */
+  async function work(isQuiet = false): Promise<void> {
     const id = saving.openId.value;
     if (id === null) return;
     const mine = (asked += 1);
-    isPlanning.value = true;
+    isPlanning.value ||= !isQuiet;
     try {
       const view = await services.find(id);
       const found = view.faults.length > 0 ? null : await services.plan(id);
       if (mine !== asked) return;
       const { eaten: seen, faults, ...saved } = view;
       planned = askedOf(saved);
-      changes.value = plan.value && found ? planChanges(plan.value.tasks, found.tasks) : null;
+      const moved = plan.value && found ? planChanges(plan.value.tasks, found.tasks) : null;
+      if (!isQuiet || moved === null || Object.values(moved).some((tasks) => tasks.length > 0))
+        changes.value = moved;
       eaten.value = seen;
       plan.value = found;
       problem.value = faults.map(({ message }) => message).join('; ');
     } catch (error) {
+      if (isQuiet) throw error;
       if (mine === asked) problem.value = (error as Error).message;
     } finally {
       if (mine === asked) isPlanning.value = false;
@@ -76,6 +82,14 @@ export const useOpenService = defineStore('open-service', () => {
     }
     saving.show(await services.find(id));
     await work();
+  }
+
+  /** Takes in what another screen made of the service, where nothing of this one waits, and works it out with the dishes as they are. */
+  async function renew(): Promise<void> {
+    const id = saving.openId.value;
+    if (id === null) return;
+    saving.renew(await services.find(id));
+    await work(true);
   }
 
   function change(fields: Partial<SavedServiceTold>): void {
@@ -152,6 +166,7 @@ export const useOpenService = defineStore('open-service', () => {
     open,
     work,
     reread,
+    renew,
     change,
     tryPins,
     findBetter,

@@ -47,6 +47,8 @@ export const useBook = defineStore('book', () => {
   let placed = 0;
   /** Counts the readings: who shows something of the server's own looks again after each. */
   const readings = ref(0);
+  /** The state of the server that the last reading was asked in; empty while none was. */
+  const written = ref('');
   /** Counts the books that the worker was told: what it worked out with another is worked out anew. */
   const edition = ref(0);
 
@@ -154,6 +156,7 @@ export const useBook = defineStore('book', () => {
     nameOf,
     edition,
     readings,
+    written,
     refresh,
     replaceFood,
     chooseKitchen,

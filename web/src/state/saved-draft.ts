@@ -179,10 +179,16 @@ class Saving<Draft, Saved> {
     }
   }
 
-  /** Whether what the server holds by now is otherwise than this, and nothing of ours waits to go over it. */
-  isOutOfDate({ draft, version }: Kept<Draft>): boolean {
+  /**
+   * Takes in the version of what the server holds by now, where it says the same; true where it is otherwise, and nothing of ours
+   * waits to go over it.
+   */
+  meets({ draft, version }: Kept<Draft>): boolean {
     const isAtRest = this.status.value === 'saved' && this.onWay === null;
-    return isAtRest && version >= this.version && this.said(draft) !== this.said(this.draft.value);
+    if (!isAtRest || version < this.version) return false;
+    if (this.said(draft) !== this.said(this.draft.value)) return true;
+    this.version = version;
+    return false;
   }
 
   /** Sends until nothing waits, or something stands against it. */
@@ -224,10 +230,9 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
   const canRedo = computed(() => open.value?.history.canRedo.value ?? false);
 
   /** Shows what was read. What was left here unsaved under the same id comes first, and goes on being saved. */
-  function show(saved: Saved, draft: Draft = ways.keptIn(saved).draft): void {
+  function show(saved: Saved): void {
     const kept = ways.keptIn(saved);
-    const next =
-      unsaved.get(kept.id) ?? new Saving(kept.id, { ...kept, draft }, ways, (one) => unsaved.delete(one.id));
+    const next = unsaved.get(kept.id) ?? new Saving(kept.id, kept, ways, (one) => unsaved.delete(one.id));
     // A hand that drags what stands open goes on; what it dragged before something else is shown is kept.
     if (next === open.value) return;
     drop();
@@ -238,7 +243,7 @@ export function useSavedDraft<Draft extends object, Saved>(ways: DraftWays<Draft
   /** Shows what another screen made of the open draft, where nothing of this one waits; true where it was otherwise. */
   function renew(saved: Saved): boolean {
     const kept = ways.keptIn(saved);
-    if (open.value?.id !== kept.id || !open.value.isOutOfDate(kept)) return false;
+    if (open.value?.id !== kept.id || !open.value.meets(kept)) return false;
     show(saved);
     return true;
   }

@@ -5,6 +5,7 @@ import { server } from '../../src/api/client';
 import { FRESH_EVERY_MS, useFreshBook } from '../../src/app/fresh-book';
 import { useBook } from '../../src/state/book';
 import { type Leaving, useKeepOnLeave } from '../../src/state/keep-on-leave';
+import { useReadAgain } from '../../src/state/read-again';
 import { freshScreen, unreachable } from '../support/near-server';
 
 let seen: DocumentVisibilityState = 'visible';
@@ -52,7 +53,7 @@ describe('a screen that stays open', () => {
   beforeEach(() => void freshScreen());
   const opened = async () => {
     jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick', 'setImmediate'] });
-    jest.spyOn(server, 'health').mockResolvedValue({ status: 'ok' });
+    jest.spyOn(server, 'edition').mockResolvedValue('first');
     const refresh = jest.spyOn(useBook(), 'refresh').mockResolvedValue();
     let since!: Ref<string>;
     const { router, close } = await appOf((of) => (since = useFreshBook(of)));
@@ -88,18 +89,62 @@ describe('a screen that stays open', () => {
     jest.setSystemTime(new Date(2026, 10, 29, 14, 2));
     await jest.advanceTimersByTimeAsync(FRESH_EVERY_MS + 1);
     expect(since.value).toBe('');
-    // The book as the tablet keeps it is still read: that is no sign of the server.
-    jest.spyOn(server, 'health').mockImplementation(unreachable);
+    jest.spyOn(server, 'edition').mockImplementation(unreachable);
     await jest.advanceTimersByTimeAsync(10 * FRESH_EVERY_MS);
     expect(since.value).toBe('14:02');
-    expect(refresh).toHaveBeenCalledTimes(11);
-    jest.spyOn(server, 'health').mockResolvedValue({ status: 'ok' });
+    // The tablet keeps a book of its own, which answers for a server that is away: it is not asked for.
+    expect(refresh).toHaveBeenCalledTimes(1);
+    jest.spyOn(server, 'edition').mockResolvedValue('first');
     refresh.mockRejectedValue(new Error('The database does not answer.'));
     await jest.advanceTimersByTimeAsync(FRESH_EVERY_MS);
     expect(since.value).toBe('14:02');
     refresh.mockResolvedValue();
     await jest.advanceTimersByTimeAsync(FRESH_EVERY_MS);
     expect(since.value).toBe('');
+    close();
+  });
+});
+
+describe('a page that stays open', () => {
+  beforeEach(() => void freshScreen());
+  /** A reading of the book, as `useFreshBook` makes one, that found the server in a state. */
+  const reading = async (written: string): Promise<void> => {
+    const book = useBook();
+    book.written = written;
+    book.readings += 1;
+    await nextTick();
+    await nextTick();
+  };
+
+  test('reads again where something was written down, and nothing where nothing was', async () => {
+    const read = jest.fn(() => Promise.resolve());
+    const { close } = await appOf(
+      () => undefined,
+      () => useReadAgain(read),
+    );
+    await reading('first');
+    await reading('first');
+    expect(read).toHaveBeenCalledTimes(1);
+    await reading('second');
+    await reading('second');
+    expect(read).toHaveBeenCalledTimes(2);
+    await reading('first');
+    expect(read).toHaveBeenCalledTimes(3);
+    close();
+    await reading('third');
+    expect(read).toHaveBeenCalledTimes(3);
+  });
+
+  test('reads till it went well, though nothing was written down since', async () => {
+    const read = jest.fn<Promise<void>, []>().mockRejectedValueOnce(new Error('away')).mockResolvedValue();
+    const { close } = await appOf(
+      () => undefined,
+      () => useReadAgain(read),
+    );
+    for (const time of [1, 2, 2]) {
+      await reading('first');
+      expect(read).toHaveBeenCalledTimes(time);
+    }
     close();
   });
 });
