@@ -53,6 +53,13 @@ describe('the surface others rely on', () => {
       expect((await world.app.request(path)).status).toBe(200);
     await world.send('POST', '/api/parse', { text: 'Soup\n1 cup millet', units: 'us' });
     expect(await edition()).toBe(before);
+    // What is kept in letters answers for the plain question alone.
+    for (const [question, status] of [
+      ['/api/larder', 200],
+      ['/api/larder?law=us', 400],
+      ['/api/kitchens?id=alder-ward', 400],
+    ] as const)
+      expect([question, (await world.app.request(question)).status]).toEqual([question, status]);
     const { body } = await world.send('GET', '/api/recipes/barley-leek-white-bean-pot');
     expect((await world.send('PUT', '/api/recipes/barley-leek-white-bean-pot', body)).status).toBe(200);
     const after = await edition();

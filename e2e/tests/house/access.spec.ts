@@ -1,6 +1,6 @@
 /** Everyone can use it: no violation by axe, the keyboard alone, small screens, and what the first screen weighs. */
 import { type Browser, expect, type Page, type Request, test } from '@playwright/test';
-import axe from 'axe-core';
+import { violationsOn } from '../../support/axe';
 import { go, open, type Opened } from '../../support/kitchen';
 
 let kitchen: Opened;
@@ -101,7 +101,6 @@ test.describe('every view', () => {
   test.beforeAll(async ({ browser }) => {
     page = await countedPage(browser);
     await go(page, kitchen.url);
-    await page.evaluate(axe.source);
   });
   test.afterAll(() => page.close());
 
@@ -110,16 +109,7 @@ test.describe('every view', () => {
       await page.setViewportSize({ width: 1280, height: 800 });
       await goWithin(page, view.replace('BATCH', code));
       await expect(page.locator('h1').first()).toBeAttached();
-      const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run());
-      expect(
-        violations.map(
-          ({ id, nodes }) =>
-            `${id}: ${nodes
-              .map(({ html }) => html)
-              .slice(0, 3)
-              .join(' | ')}`,
-        ),
-      ).toEqual([]);
+      expect(await violationsOn(page)).toEqual([]);
       for (const [width, height] of SIZES) {
         await page.setViewportSize({ width, height });
         // A picture is drawn anew a moment after its room changed.

@@ -203,6 +203,10 @@ test('a service that stays open follows what another screen makes of it and of i
   await expect(page.getByTestId('service-state')).toHaveText('Kept');
   const kept = (await (await request.get(`${kitchen.url}/api/services/${id}`)).json()) as typeof told;
   expect([kept.readyAt, kept.heads[0]!.heads]).toEqual(['13:45', 55]);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  expect((await request.delete(`${kitchen.url}/api/services/${id}`)).ok()).toBe(true);
+  await page.clock.fastForward(31_000);
+  await expect(page.getByRole('alert')).toHaveText('There is no such service. It may have been taken off.');
   await page.close();
 });
 

@@ -1,7 +1,7 @@
 /** A label from the bench to paper, by several people, with the keyboard alone and with a printer that jams. */
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import axe from 'axe-core';
+import { violationsOn } from '../../support/axe';
 import { go, open, type Opened, test } from '../../support/kitchen';
 
 let kitchen: Opened;
@@ -211,9 +211,7 @@ test('axe finds nothing on a batch, on the accounts and the trail, and while sig
 }) => {
   const violations = async (): Promise<string[]> => {
     await page.waitForLoadState('networkidle');
-    await page.evaluate(axe.source);
-    const found = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run());
-    return found.violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`);
+    return violationsOn(page);
   };
   const { jobs } = (await (await request.get(`${kitchen.url}/api/printer`)).json()) as {
     jobs: { batchCode: string }[];

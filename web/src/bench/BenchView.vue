@@ -41,14 +41,14 @@ function onKey(event: KeyboardEvent): void {
 }
 
 watch(() => props.id, open, { immediate: true });
-useReadAgain(bench.renew);
+const gone = useReadAgain(bench.renew);
 useEventListener(window, 'keydown', onKey);
 useKeepOnLeave(bench);
 </script>
 
 <template>
   <!-- A dish that is open stays on the screen while the server is away: what was read of it is still true to work by. -->
-  <p v-if="problem && dish" class="away" role="alert">{{ problem }}</p>
+  <p v-if="(problem || gone) && dish" class="away" role="alert">{{ problem || gone }}</p>
   <template v-if="dish">
     <PathStrip />
     <SaveState />

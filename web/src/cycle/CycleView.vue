@@ -46,7 +46,7 @@ watch(
   () => book.kitchen?.id,
   (now, before) => before !== undefined && now !== undefined && void again(),
 );
-useReadAgain(store.renew);
+const gone = useReadAgain(store.renew);
 useKeepOnLeave(store);
 
 const cycle = computed(() => store.cycle);
@@ -116,7 +116,9 @@ function copyTo(event: Event): void {
     @mine="store.putMineOver()"
     @undo="store.undo()"
   />
-  <p v-if="problem || store.problem" class="wrong" role="alert">{{ problem || store.problem }}</p>
+  <p v-if="problem || gone || store.problem" class="wrong" role="alert">
+    {{ problem || gone || store.problem }}
+  </p>
   <div v-if="cycle && kitchen" class="page">
     <header class="head">
       <h1>Cycle menu</h1>

@@ -42,7 +42,7 @@ watch(
   () => route.params['id'],
   (now) => now !== undefined && void again(),
 );
-useReadAgain(store.renew);
+const gone = useReadAgain(store.renew);
 useKeepOnLeave(store);
 
 const service = computed(() => store.service);
@@ -71,8 +71,8 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
     @mine="store.putMineOver()"
     @undo="store.undo()"
   />
-  <p v-if="problem || refusal || store.problem" class="wrong" role="alert">
-    {{ problem || refusal || store.problem }}
+  <p v-if="problem || gone || refusal || store.problem" class="wrong" role="alert">
+    {{ problem || gone || refusal || store.problem }}
   </p>
   <div v-if="service && kitchen" class="page">
     <header class="head">

@@ -1,7 +1,7 @@
 /** A screen that is left keeps what was done on it; one that stays open, or is come back to, reads what the others did. */
 import { createApp, defineComponent, h, nextTick, type Ref } from 'vue';
 import { createMemoryHistory, createRouter, type Router, RouterView } from 'vue-router';
-import { server } from '../../src/api/client';
+import { server, ServerError } from '../../src/api/client';
 import { FRESH_EVERY_MS, useFreshBook } from '../../src/app/fresh-book';
 import { useBook } from '../../src/state/book';
 import { type Leaving, useKeepOnLeave } from '../../src/state/keep-on-leave';
@@ -145,6 +145,27 @@ describe('a page that stays open', () => {
       await reading('first');
       expect(read).toHaveBeenCalledTimes(time);
     }
+    close();
+  });
+
+  test('says what the server will not tell any more, till it does; that it is away the frame says', async () => {
+    const read = jest.fn<Promise<void>, []>();
+    let refusal!: Ref<string>;
+    const { close } = await appOf(
+      () => undefined,
+      () => (refusal = useReadAgain(read)),
+    );
+    read.mockRejectedValueOnce(new ServerError('service-not-found', 'There is no such service.'));
+    await reading('first');
+    expect(refusal.value).toBe('There is no such service.');
+    read.mockImplementationOnce(unreachable);
+    await reading('second');
+    expect([read.mock.calls.length, refusal.value]).toEqual([2, '']);
+    read.mockRejectedValueOnce(new ServerError('service-not-found', 'There is no such service.'));
+    await reading('second');
+    read.mockResolvedValueOnce();
+    await reading('second');
+    expect([read.mock.calls.length, refusal.value]).toEqual([4, '']);
     close();
   });
 });
