@@ -208,6 +208,24 @@ test('the first screen brings less than 300 kB of script over the line, and no c
   expect(scripts.map((script) => script.url()).join(' ')).not.toMatch(/plotly/i);
 });
 
+test('parts of the app are kept by the browser; one of an earlier build is told as gone, and kept by nobody', async ({
+  request,
+}) => {
+  const page = await (await request.get(kitchen.url)).text();
+  const part = /\/assets\/[^"]+\.js/.exec(page)![0];
+  const told = async (path: string): Promise<unknown[]> => {
+    const answer = await request.get(kitchen.url + path);
+    return [
+      answer.status(),
+      answer.headers()['cache-control'] ?? '',
+      answer.headers()['content-encoding'] ?? '',
+    ];
+  };
+  expect(await told(part)).toEqual([200, 'public, max-age=31536000, immutable', 'gzip']);
+  expect(await told('/assets/index-of-yesterday.js')).toEqual([404, '', '']);
+  expect(await told('/dishes/no-such-dish')).toEqual([200, '', 'gzip']);
+});
+
 test('a change of the target repaints within a few frames', async ({ page }) => {
   await go(page, kitchen.url + POT);
   const portions = page.getByLabel('Portions', { exact: true });
