@@ -26,6 +26,9 @@ const labelStage = (page: Page) =>
   page.getByRole('navigation', { name: 'Stages of the dish' }).getByRole('link', { name: /^Label/ });
 const out = (page: Page) => page.getByRole('region', { name: 'The way out of the kitchen' });
 
+/** The batch that was printed first. */
+let code = '';
+
 test('handed in, checked, released and printed; the code of the batch opens its page', async ({ page }) => {
   await go(page, `${kitchen.url}${FENNEL}/label`);
   await page.getByRole('combobox', { name: 'Code', exact: true }).selectOption('qr');
@@ -44,7 +47,7 @@ test('handed in, checked, released and printed; the code of the batch opens its 
   await page.getByLabel('How many labels').blur();
   await out(page).getByRole('button', { name: 'Print', exact: true }).click();
   await expect(out(page).getByRole('status')).toContainText('3 labels');
-  const code = /batch (\d{6}-\w{4})/.exec(await out(page).getByRole('status').innerText())![1]!;
+  code = /batch (\d{6}-\w{4})/.exec(await out(page).getByRole('status').innerText())![1]!;
   await go(page, `${kitchen.url}/printer`);
   const job = page.locator('tr[data-job]').first();
   await expect(job).toContainText('3 of 3');
@@ -78,6 +81,30 @@ test('what was released prints without DRAFT; a change upstream makes it stale e
   await go(page, `${kitchen.url}/labels`);
   await expect(page.getByRole('region', { name: 'Stale: do not use' })).toContainText(
     'Fennel and butter bean pot',
+  );
+  // Nothing named on a label that does not stand is no answer to "is there nut in this?".
+  const contains = page
+    .locator('dl > div', { has: page.getByText('Contains', { exact: true }) })
+    .locator('dd');
+  await go(page, `${kitchen.url}/batches/${code}`);
+  await expect(page.getByRole('alert')).toContainText('Its label does not stand any more: do not go by it.');
+  await expect(contains).toHaveText('not to be told from this label');
+  const manager = { login: 'wenna', password: 'ladle-manager-1' };
+  expect((await page.request.post(`${kitchen.url}/api/session`, { data: manager })).ok()).toBe(true);
+  const releases = (await (
+    await page.request.get(`${kitchen.url}/api/labels?kitchenId=alder-ward`)
+  ).json()) as {
+    id: string;
+    version: number;
+  }[];
+  const { id, version } = releases[0]!;
+  const withdrawn = await page.request.post(`${kitchen.url}/api/labels/${id}/withdraw`, {
+    data: { version },
+  });
+  expect(withdrawn.ok()).toBe(true);
+  await go(page, `${kitchen.url}/batches/${code}`);
+  await expect(page.getByRole('alert')).toContainText(
+    'Its label was withdrawn by Wenna Alder: do not go by it.',
   );
 });
 

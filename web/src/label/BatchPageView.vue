@@ -34,6 +34,18 @@ const contains = computed(() => release.value?.label.named.contains ?? flagged('
 const mayContain = computed(() => release.value?.label.named.mayContain ?? flagged('may-contain'));
 const unchecked = computed(() => (release.value ? [] : flagged('check')));
 const stands = computed(() => release.value?.state === 'released' && !release.value.isStale);
+const standing = computed(() => {
+  const { state, withdrawn } = release.value!;
+  if (state === 'withdrawn') return `was withdrawn by ${withdrawn?.name ?? 'somebody'}`;
+  return state === 'released' ? 'does not stand any more' : 'does not stand yet';
+});
+/** Nothing named is an answer only on a label that stands. */
+const containsWords = computed(() => {
+  const named = contains.value.join(', ');
+  if (stands.value) return named || 'no declared allergen by its label';
+  if (release.value === null) return named || 'no declared allergen by its record, which nobody checked';
+  return named === '' ? 'not to be told from this label' : `${named}; there may be more`;
+});
 </script>
 
 <template>
@@ -44,6 +56,16 @@ const stands = computed(() => release.value?.state === 'released' && !release.va
     <article v-if="batch" class="plate rimmed">
       <h1>{{ release?.recipeName ?? batch.opened?.name }}</h1>
       <p class="code">Batch {{ batch.code }}</p>
+      <p v-if="stands">Its label was released by {{ release?.released?.name }} and still stands.</p>
+      <p v-else-if="release === null" class="stale" role="alert">
+        No label of this batch was released. What stands here is by its record and was checked by nobody.
+      </p>
+      <div v-else class="stale" role="alert">
+        <b>Its label {{ standing }}: do not go by it.</b>
+        <ul v-if="release.changes.length > 0">
+          <li v-for="(change, index) in release.changes.slice(0, 8)" :key="index">{{ change.what }}</li>
+        </ul>
+      </div>
       <dl>
         <div>
           <dt>Made</dt>
@@ -65,7 +87,7 @@ const stands = computed(() => release.value?.state === 'released' && !release.va
         </div>
         <div>
           <dt>Contains</dt>
-          <dd>{{ contains.join(', ') || 'no declared allergen by its label' }}</dd>
+          <dd>{{ containsWords }}</dd>
         </div>
         <div v-if="mayContain.length > 0">
           <dt>May contain</dt>
@@ -80,19 +102,6 @@ const stands = computed(() => release.value?.state === 'released' && !release.va
           <dd class="list">{{ label?.ingredients }}</dd>
         </div>
       </dl>
-      <p v-if="stands">Its label was released by {{ release?.released?.name }} and still stands.</p>
-      <p v-else-if="release === null" class="stale" role="alert">
-        No label of this batch was released. What stands here is by its record and was checked by nobody.
-      </p>
-      <div v-else class="stale" role="alert">
-        <b
-          >Its label does not stand{{ release.state === 'released' ? ' any more' : ' yet' }}: do not go by
-          it.</b
-        >
-        <ul>
-          <li v-for="(change, index) in release.changes.slice(0, 8)" :key="index">{{ change.what }}</li>
-        </ul>
-      </div>
       <nav class="ways" aria-label="Of this batch">
         <RouterLink v-if="batch.opened" :to="`/records/${batch.code}`">Its record</RouterLink>
         <RouterLink v-if="batch.opened" :to="`/cook/${batch.code}`">At the stove</RouterLink>
