@@ -243,6 +243,34 @@ test('offline, the open dish stays, Back and Forward work, and what cannot be re
   await page.close();
 });
 
+test('what belongs to an app that was updated since, a page or a panel, is got by trying again', async ({
+  browser,
+}) => {
+  const page = await browser.newPage();
+  await page.goto(kitchen.url + POT);
+  await expect(portions(page)).toBeVisible();
+  // The server has the parts of another build by now; a page that is loaded anew asks for those.
+  let isOld = true;
+  page.on('request', (request) => (isOld &&= !request.isNavigationRequest()));
+  await page.route(/assets\/(?:KitchenView|SignInPanel)/, (route) =>
+    isOld ? route.fulfill({ status: 404, body: 'gone' }) : route.continue(),
+  );
+  await page.getByRole('link', { name: 'Kitchen', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'was updated since' })).toBeVisible();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByTestId('kitchen-state')).toHaveText('Kept');
+  isOld = true;
+  await page.getByRole('link', { name: 'Labels', exact: true }).click();
+  await page.getByRole('button', { name: 'Sign in' }).first().click();
+  await expect(page.getByRole('alert').filter({ hasText: 'was updated since' })).toBeVisible();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page).toHaveURL(/labels$/);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Sign in' }).first().click();
+  await expect(page.getByRole('dialog', { name: 'Sign in' })).toBeVisible();
+  await page.close();
+});
+
 test('a first read that fails says what is away, not what was saved, and goes on by itself', async ({
   page,
 }) => {

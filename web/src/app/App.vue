@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
-import { type RouteLocationRaw, RouterLink, RouterView, useRouter } from 'vue-router';
+import { RouterLink, RouterView, useRouter } from 'vue-router';
+import { server } from '../api/client';
 import ScaleChip from '../devices/ScaleChip.vue';
 import { useBook } from '../state/book';
 import { usePrompts } from '../state/prompts';
@@ -29,15 +31,26 @@ onMounted(() => {
   selectFiguresOnFocus(document);
 });
 
-/** A page whose code could not be fetched: said, with the way to try again; what was typed elsewhere stays. */
-const unloaded = ref<RouteLocationRaw | null>(null);
+/** Where what could not be fetched was asked for, a page or a panel: said, with the way to try again; what was typed stays. */
+const unloaded = ref('');
+useEventListener(window, 'vite:preloadError', () => (unloaded.value ||= router.currentRoute.value.fullPath));
 router.onError((_, to) => (unloaded.value = to.fullPath));
 router.afterEach((to, from) => {
-  unloaded.value = null;
+  unloaded.value = '';
   if (to.path === from.path) return;
   prompts.close();
   session.isAsked = false;
 });
+/** A server that answers has a newer app than this screen: only loading the page brings what that is made of. */
+async function tryAgain(): Promise<void> {
+  const to = unloaded.value;
+  const isThere = await server.edition().then(
+    () => true,
+    () => false,
+  );
+  if (isThere) location.assign(to);
+  else if (to !== router.currentRoute.value.fullPath) await router.push(to);
+}
 </script>
 
 <template>
@@ -90,8 +103,11 @@ router.afterEach((to, from) => {
     >
   </div>
   <div v-if="unloaded" class="problem" role="alert">
-    <span>This page could not be fetched: the server does not answer. What you did is kept.</span>
-    <button class="choice" type="button" @click="router.push(unloaded)">Try again</button>
+    <span
+      >This could not be fetched: the server is away, or was updated since this screen was opened. What you
+      did is kept.</span
+    >
+    <button class="choice" type="button" @click="tryAgain">Try again</button>
   </div>
   <main id="main" tabindex="-1">
     <RouterView />
