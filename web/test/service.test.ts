@@ -170,10 +170,14 @@ describe('the open service', () => {
     await store.work();
     expect(store.changes?.changed).toHaveLength(1);
     // A dish was cooked from elsewhere: nothing of this plan moved.
+    const before = store.plan;
+    plan.mockResolvedValue(planned(580) as never);
     const asked = store.renew();
     expect(store.isPlanning).toBe(false);
     await asked;
     expect([plan.mock.calls.length, store.changes?.changed.length]).toEqual([3, 1]);
+    // What was asked of it stands: it is the same plan.
+    expect(store.plan).toBe(before);
     Object.assign(kept, { heads: [{ ...saved().heads[0]!, heads: 44 }], version: 2 });
     plan.mockResolvedValue(planned(540) as never);
     await store.renew();

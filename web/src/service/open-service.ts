@@ -61,7 +61,8 @@ export const useOpenService = defineStore('open-service', () => {
       if (!isQuiet || moved === null || Object.values(moved).some((tasks) => tasks.length > 0))
         changes.value = moved;
       eaten.value = seen;
-      plan.value = found;
+      // What was asked of a plan, such as what would help, stands as long as the plan does.
+      if (!isQuiet || JSON.stringify(found) !== JSON.stringify(plan.value)) plan.value = found;
       problem.value = faults.map(({ message }) => message).join('; ');
     } catch (error) {
       if (isQuiet) throw error;
