@@ -9,6 +9,7 @@ export const ROOMS = {
     'finding',
     'food',
     'kitchen',
+    'allergen/words',
     'allergen/statement',
     'allergen',
     'recipe',

@@ -1,38 +1,31 @@
-/**
- * The dictionary of words that mean an allergen or an animal, wherever they stand: the words of statements, the traps, the
- * words of kitchens, and the names that only look so. Reader and audit use it, and share nothing else.
- */
-import { bitsOf, nameWords, type Substance, type SubstanceBits } from '../food';
-import {
-  ANIMAL_TERMS,
-  HARMLESS_NAMES,
-  KITCHEN_WORDS,
-  NAMED_WITHIN,
-  ONLY_IN_LINES,
-  OTHER_NAMES,
-  OTHER_NAMES_HOLD,
-  STATEMENT_TERMS,
-} from './statement';
+/** The dictionary as the audit of recipes reads it: English phrases by comparable words, with the traps of the larder. */
+import { bitsOf, nameWords, type SubstanceBits } from '../food';
 import { TRAPS } from './traps';
+import { FROM_ANIMALS, WORD_ROWS, type WordRow } from './words';
+
+/** Where in a recipe a phrase counts: in every text, in lines, titles and headings, or in lines only. */
+export type Reach = 'anywhere' | 'names' | 'lines';
 
 /** What a phrase holds, or may hold, whatever the brand. */
 export interface Meaning {
   contains: SubstanceBits;
   check: SubstanceBits;
-  /** It counts in ingredient lines only: in a sentence it has another sense. */
-  isOnlyInLines: boolean;
+  /** In a sentence it may have another sense. */
+  reach: Reach;
 }
 
 const MEANINGS = new Map<string, Meaning>();
 const LONGEST = new Map<string, number>();
 const VOCABULARY = new Set<string>();
 
-const FROM_ANIMALS = bitsOf(['milk', 'egg', 'fish', 'crustacean', 'mollusc']);
 const ANIMAL = bitsOf(['animal']);
 const withOrigin = (bits: SubstanceBits): SubstanceBits =>
   (bits & FROM_ANIMALS) !== 0 ? bits | ANIMAL : bits;
+const REACHES: readonly Reach[] = ['anywhere', 'names', 'lines'];
+const wider = (one: Reach, other: Reach): Reach =>
+  REACHES[Math.min(REACHES.indexOf(one), REACHES.indexOf(other))]!;
 
-function learn(phrase: string, contains: SubstanceBits, check: SubstanceBits, isOnlyInLines: boolean): void {
+function learn(phrase: string, contains: SubstanceBits, check: SubstanceBits, reach: Reach): void {
   const words = nameWords(phrase);
   if (words.length === 0) return;
   const key = words.join(' ');
@@ -40,43 +33,34 @@ function learn(phrase: string, contains: SubstanceBits, check: SubstanceBits, is
   MEANINGS.set(key, {
     contains: (known?.contains ?? 0) | contains,
     check: (known?.check ?? 0) | check,
-    isOnlyInLines: isOnlyInLines && (known?.isOnlyInLines ?? true),
+    reach: known ? wider(reach, known.reach) : reach,
   });
   LONGEST.set(words[0]!, Math.max(LONGEST.get(words[0]!) ?? 0, words.length));
   for (const word of words) VOCABULARY.add(word);
 }
 
-for (const { words, substances, status } of STATEMENT_TERMS)
-  for (const word of words) {
-    const bits = withOrigin(bitsOf(substances));
-    const isOnly = ONLY_IN_LINES.has(word);
-    if (status === 'contains') learn(word, bits, 0, isOnly);
-    else learn(word, 0, bits, isOnly);
-  }
-for (const word of ANIMAL_TERMS.animal) learn(word, ANIMAL, 0, ONLY_IN_LINES.has(word));
-for (const word of ANIMAL_TERMS.check) learn(word, 0, ANIMAL, ONLY_IN_LINES.has(word));
+const reachOf = ({ where }: WordRow): Reach =>
+  where === 'lines' || where === 'names' ? where : 'anywhere';
+const isOfRecipes = ({ language, where }: WordRow): boolean =>
+  (language === 'en' || language === 'asia') && where !== 'packs';
+const isOtherName = ({ source }: WordRow): boolean => source === 'other-name';
+
+const ROWS = WORD_ROWS.filter(isOfRecipes);
+const learnRow = (row: WordRow): void => {
+  const bits = withOrigin(bitsOf(row.holds));
+  if (row.certainty === 'surely') learn(row.word, bits, 0, reachOf(row));
+  else learn(row.word, 0, bits, reachOf(row));
+};
+
+for (const row of ROWS) if (!isOtherName(row)) learnRow(row);
 for (const { names, substances } of TRAPS)
-  for (const name of names) if (!MEANINGS.has(name)) learn(name, 0, bitsOf(substances), true);
-for (const { words, contains, check, animal, where } of KITCHEN_WORDS)
-  for (const word of words) {
-    const origin = animal === null ? 0 : ANIMAL;
-    learn(
-      word,
-      withOrigin(bitsOf(contains)) | (animal === 'animal' ? origin : 0),
-      bitsOf(check) | (animal === 'check' ? origin : 0),
-      where === 'lines' || ONLY_IN_LINES.has(word),
-    );
-  }
+  for (const name of names) if (!MEANINGS.has(name)) learn(name, 0, bitsOf(substances), 'lines');
 /** Names that mean something else stand for themselves: what they hold of an allergen is said beside them. */
-const within = (name: string): readonly Substance[] => NAMED_WITHIN[name] ?? OTHER_NAMES_HOLD[name] ?? [];
-const IN_KITCHENS = new Set(
-  KITCHEN_WORDS.flatMap(({ words }) => words.map((word) => nameWords(word).join(' '))),
-);
-for (const name of [...HARMLESS_NAMES, ...OTHER_NAMES]) {
-  if (IN_KITCHENS.has(nameWords(name).join(' '))) continue;
-  MEANINGS.delete(nameWords(name).join(' '));
-  learn(name, bitsOf(within(name)), 0, false);
-}
+for (const row of ROWS)
+  if (isOtherName(row)) {
+    MEANINGS.delete(nameWords(row.word).join(' '));
+    learnRow(row);
+  }
 
 /** What a phrase of comparable words means; null where the dictionary does not know it. */
 export const meaningOf = (phrase: string): Meaning | null => MEANINGS.get(phrase) ?? null;

@@ -1,7 +1,8 @@
 /** Which allergens a food or a dish brings, by which path, and on what evidence. */
 export { contradictionsOf } from './contradictions';
 export { equipmentTraces } from './cross-contact';
-export { isWordOfMeaning, longestMeaning, type Meaning, meaningOf, TELLING_WORDS } from './dictionary';
+export { DISH_NAMES } from './dish-names';
+export { isWordOfMeaning, longestMeaning, type Meaning, meaningOf, type Reach, TELLING_WORDS } from './dictionary';
 export {
   type AllergenFlag,
   flagsOf,
@@ -24,5 +25,6 @@ export {
 } from './matrix';
 export { answersAfter, askedOfPack, isLeftOpen } from './pack-reading';
 export { animalStateOf, clearEvidence, containedIn, type Evidence, foodTraces } from './standing';
-export { DISH_NAMES, readStatement, type StatementReading } from './statement';
+export { readStatement, type StatementReading } from './statement';
 export { trapWords } from './traps';
+export { COMMON_WORDS, folded, FROM_ANIMALS, LOOKALIKE_WORDS, type StemFound, stemAt, tonguesOf, type WordLanguage } from './words';

@@ -254,7 +254,8 @@ function placesOf(recipe: Recipe, kitchen: Kitchen): Place[] {
   ];
 }
 
-const kindOfText = ({ kind }: Place): TextKind => (kind === 'line' ? 'line' : 'prose');
+const kindOfText = ({ kind }: Place): TextKind =>
+  kind === 'line' ? 'line' : kind === 'title' || kind === 'heading' ? 'name' : 'prose';
 
 const NOTHING_ADDED = { contains: 0, check: 0 };
 

@@ -1,4 +1,5 @@
 /** What the words around a mention make of it: said absent, a likeness, a plant version, an alternative, "the" one. */
+import { isSaidAbsent } from './absence';
 import type { Token } from './tokens';
 
 /** How a mention is meant. Only `said` lets it stand for what goes in; nothing here ever clears a whole dish. */
@@ -18,33 +19,6 @@ export interface Frame {
 }
 
 const words = (text: string): ReadonlySet<string> => new Set(text.split(' '));
-/** Words that may stand between "no" and what is not there. */
-const SLIPPED = words('any the a an added extra more real actual dairy of your');
-const DOUBLED = words(
-  'not dont do never cannot cant wont isnt arent didnt wouldnt shouldnt havent nor without',
-);
-const NEGATIONS = words(
-  'without no minus sans omit omitting skip skipping avoid avoiding non not zero excluding except',
-);
-const PAIRS: readonly (readonly [string, string])[] = [
-  ['free', 'from'],
-  ['free', 'of'],
-  ['instead', 'of'],
-  ['place', 'of'],
-  ['lieu', 'of'],
-  ['rather', 'than'],
-  ['leave', 'out'],
-  ['leaving', 'out'],
-  ['allergic', 'to'],
-  ['intolerant', 'to'],
-  ['intolerant', 'of'],
-  ['contains', 'no'],
-  ['cannot', 'have'],
-  ['cant', 'have'],
-  ['cannot', 'eat'],
-  ['cant', 'eat'],
-];
-const AFTER_ABSENT = words('allergy allergies allergic intolerance intolerant');
 const VERSION_BEFORE = words(
   'vegan vegans plant plantbased mock faux fake imitation dairyfree eggfree meatfree meatless nondairy vegetarian veggie egglees eggless',
 );
@@ -66,68 +40,6 @@ function before(tokens: readonly Token[], at: number, slipped: ReadonlySet<strin
     index -= 1;
   }
   return index;
-}
-
-/** Whether a word of denial stands right before a place, and is not denied itself. */
-function isDeniedAt(tokens: readonly Token[], at: number): boolean {
-  const index = before(tokens, at, SLIPPED);
-  const next = tokens[index + 1];
-  if (index < 0 || !next || next.gap === 'stop' || next.gap === 'break') return false;
-  const word = tokens[index]!.word;
-  const previous = tokens[index - 1]?.word ?? '';
-  const isPair = PAIRS.some(([one, other]) => other === word && one === previous);
-  // "of" was slipped over: "instead of the butter".
-  const isSlippedPair =
-    tokens[index + 1]!.word === 'of' && ['instead', 'free', 'place', 'lieu'].includes(word);
-  if (!isPair && !isSlippedPair && !NEGATIONS.has(word)) return false;
-  const denied = tokens[isPair ? index - 2 : index - 1]?.word ?? '';
-  const further = tokens[isPair ? index - 3 : index - 2]?.word ?? '';
-  return !DOUBLED.has(denied) && !(denied === 'to' && DOUBLED.has(further));
-}
-
-/**
- * Whether a list of denied things reaches a place: "no nuts, soy or gluten", "free from milk, egg and gluten". A comma
- * carries on only where the list ends in "or", or began with "free from".
- */
-function isInDeniedList(tokens: readonly Token[], at: number, starts: ReadonlyMap<number, number>): boolean {
-  // Walk back from mention to mention, each joined to the next.
-  let index = at;
-  let hasComma = false;
-  let hasOr = false;
-  for (let count = 0; count < 12; count += 1) {
-    const joint = tokens[index - 1];
-    const isWord =
-      joint !== undefined && (joint.word === 'and' || joint.word === 'or' || joint.word === 'nor');
-    const isComma = tokens[index]!.gap === 'break' || (isWord && joint.gap === 'break');
-    if (!isWord && tokens[index]!.gap !== 'break') return false;
-    if (tokens[index]!.gap === 'stop') return false;
-    if (isWord && joint.word !== 'and') hasOr = true;
-    if (isComma) hasComma = true;
-    const lastOfPrevious = isWord ? index - 2 : index - 1;
-    const start = starts.get(lastOfPrevious);
-    if (start === undefined) return false;
-    if (isDeniedAt(tokens, start)) {
-      const free = tokens[start - 2]?.word === 'free';
-      if (!hasComma) return true;
-      return free || hasOr || listEndsInOr(tokens, at, starts);
-    }
-    index = start;
-  }
-  return false;
-}
-
-/** Whether the list that goes on after a place ends in "or". */
-function listEndsInOr(tokens: readonly Token[], at: number, starts: ReadonlyMap<number, number>): boolean {
-  const ends = new Map([...starts].map(([end, start]) => [start, end]));
-  let end = ends.get(at);
-  for (let count = 0; count < 12 && end !== undefined; count += 1) {
-    const next = tokens[end + 1];
-    if (!next || next.gap === 'stop') return false;
-    if (next.word === 'or' || next.word === 'nor') return ends.has(end + 2);
-    if (next.gap !== 'break') return false;
-    end = ends.get(end + 1);
-  }
-  return false;
 }
 
 /** Words between a likeness and what it is like: none that starts something new, and no "the". */
@@ -174,10 +86,6 @@ export function frameOf(
 ): Frame {
   const next = tokens[end];
   const isNear = next !== undefined && (next.gap === 'space' || next.gap === 'hyphen');
-  const isFree =
-    isNear &&
-    (next.word === 'free' || (next.gap === 'hyphen' && next.word === 'less')) &&
-    !['range', 'from', 'of'].includes(tokens[end + 1]?.gap === 'stop' ? '' : (tokens[end + 1]?.word ?? ''));
   const index = before(tokens, from, words('a the some my your'), 2);
   const previous = index >= 0 && tokens[index + 1]!.gap !== 'stop' ? tokens[index]!.word : '';
   const based = previous === 'based' && tokens[index - 1]?.word === 'plant';
@@ -187,11 +95,7 @@ export function frameOf(
     ['dairy', 'egg', 'meat', 'milk', 'lactose'].includes(tokens[index - 1]?.word ?? '');
   const nonDairy = previous === 'dairy' && tokens[index - 1]?.word === 'non';
   return {
-    isAbsent:
-      isFree ||
-      (isNear && AFTER_ABSENT.has(next.word)) ||
-      isDeniedAt(tokens, from) ||
-      isInDeniedList(tokens, from, starts),
+    isAbsent: isSaidAbsent(tokens, from, end, starts),
     isLikeness: isLikenessAt(tokens, from, end),
     isVersion:
       VERSION_BEFORE.has(previous) ||

@@ -3,7 +3,7 @@
  * word lists that everybody uses (size 10 and 20), and of the larger lists only what looks like an allergen's word
  * (docs/dependencies.md). Words of foods in them do no harm: the dictionary is asked first.
  */
-import data from './ordinary-words.json';
+import { COMMON_WORDS, LOOKALIKE_WORDS } from '../allergen';
 
 /** What stands in a food's place in a method and is made of what went in before, or is no food. */
 const FOOD_PLACE = new Set(
@@ -27,8 +27,8 @@ const DISHES =
     ' ',
   );
 const ORDINARY: ReadonlySet<string> = new Set([
-  ...data.common.split(' '),
-  ...data.lookalikes.split(' '),
+  ...COMMON_WORDS,
+  ...LOOKALIKE_WORDS,
   ...FOOD_PLACE,
   ...DISHES,
 ]);

@@ -1,5 +1,5 @@
 /** Finds every mention of a food, a product or an allergen in a text, however it is spelt, joined or bent. */
-import { TELLING_WORDS } from '../allergen';
+import { type Reach, type StemFound, stemAt, TELLING_WORDS, tonguesOf, type WordLanguage } from '../allergen';
 import { bitsOf, editDistance, type SubstanceBits } from '../food';
 import { UNIT_WORDS } from '../quantity';
 import { isFormWord } from '../recipe';
@@ -24,8 +24,11 @@ export interface Found {
   frame: Frame;
 }
 
-/** A text is an ingredient line, or prose: the title, a heading, a step, a note. */
-export type TextKind = 'line' | 'prose';
+/** A text is an ingredient line, a name (the title, a heading), or prose: a step, a note. */
+export type TextKind = 'line' | 'name' | 'prose';
+
+const reaches = (reach: Reach, kind: TextKind): boolean =>
+  reach === 'anywhere' || kind === 'line' || (reach === 'names' && kind === 'name');
 
 /** Bases a plant milk, cream, butter, egg or pasta is made of: the word after them means no animal food and no wheat. */
 const PLANT_BASES = new Set(
@@ -113,7 +116,7 @@ function bent(token: Token, lexicon: Lexicon): Entry | null {
   if (!/(?:ed|ing|less)$/.test(token.word)) return null;
   for (const stem of stemsOf(token.word)) {
     const entry = lexicon.entry(stem);
-    if (telling(entry) && !entry!.meaning!.isOnlyInLines) return entry;
+    if (telling(entry) && entry!.meaning!.reach === 'anywhere') return entry;
   }
   return null;
 }
@@ -225,9 +228,56 @@ function misspelt(word: string): string | null {
 const isPlain = (word: string): boolean =>
   word.length < 2 || /^\d/.test(word) || isFormWord(word) || UNIT_WORDS.has(word) || isOrdinary(word);
 
-function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon): Hit | null {
+/** Languages of the sentence each word stands in; none where it is in English. */
+function tonguesAt(tokens: readonly Token[], at: number, lexicon: Lexicon): ReadonlySet<WordLanguage> {
+  let from = at;
+  while (from > 0 && tokens[from]!.gap !== 'stop') from -= 1;
+  let to = at + 1;
+  while (to < tokens.length && tokens[to]!.gap !== 'stop') to += 1;
+  const sentence = tokens.slice(from, to).map(({ word }) => word);
+  const strange = sentence.filter((word) => !isPlain(word) && lexicon.entry(word) === null);
+  const tongues = tonguesOf(sentence);
+  // A sentence with a word or two of another language stays English where it is made of English words.
+  const english = sentence.filter((word) => isEnglishOnly(word)).length;
+  return english > strange.length ? NO_TONGUES : tongues;
+}
+const NO_TONGUES: ReadonlySet<WordLanguage> = new Set();
+/** Small words that only an English sentence holds. */
+const ENGLISH_ONLY = new Set(
+  'the and with without of for until it them then into are or to not this that is be you we serve add stir cook our your at from'.split(' '),
+);
+const isEnglishOnly = (word: string): boolean => ENGLISH_ONLY.has(word);
+const MOST_WORDS = 4;
+
+/** A word of another language; one that is an English word too only in a sentence of that language. */
+function foreignAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: TextKind): Hit | null {
+  const token = tokens[at]!;
+  if (token.word.length < 2) return null;
+  const isEnglish = isPlain(token.word) || isPlain(token.key) || lexicon.isKnown(token.key);
+  const tongues = tonguesAt(tokens, at, lexicon);
+  if (isEnglish && tongues.size === 0) return null;
+  if (kind === 'line' && isEnglish) return null;
+  const words: string[] = [];
+  for (let each = at; each < tokens.length && words.length < MOST_WORDS; each += 1) {
+    if (each > at && (tokens[each]!.gap === 'stop' || tokens[each]!.gap === 'break')) break;
+    words.push(tokens[each]!.word);
+  }
+  const found = stemAt(words, tongues.size > 0 ? tongues : null) ?? (isEnglish ? null : stemAt(words, null));
+  return found && { start: at, end: at + found.length, entry: entryOfStem(found, words), kind: 'named' };
+}
+
+const entryOfStem = ({ length, meaning }: StemFound, words: readonly string[]): Entry => ({
+  key: words.slice(0, length).join(' '),
+  meaning: { ...meaning, reach: 'anywhere' },
+  foodIds: [],
+  own: 0,
+});
+
+function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: TextKind): Hit | null {
   const exact = longestAt(tokens, at, lexicon);
   if (exact) return exact;
+  const foreign = foreignAt(tokens, at, lexicon, kind);
+  if (foreign) return foreign;
   const token = tokens[at]!;
   const one = (entry: Entry, kind: Found['kind'] = 'named', end = at + 1): Hit => ({
     start: at,
@@ -261,18 +311,18 @@ function foundFrom(
   starts: ReadonlyMap<number, number>,
 ): Found | null {
   const { start, end, entry } = hit;
-  const meaning = entry.meaning && !(entry.meaning.isOnlyInLines && kind === 'prose') ? entry.meaning : null;
+  const meaning = entry.meaning && reaches(entry.meaning.reach, kind) ? entry.meaning : null;
   if (!meaning && entry.foodIds.length === 0 && entry.own === 0) return null;
-  if (end === start + 1 && kind === 'prose' && isVerb(tokens, start)) return null;
+  if (end === start + 1 && kind !== 'line' && isVerb(tokens, start)) return null;
   const isNeutral = end === start + 1 && isOfPlants(tokens, start);
   // "cashew cream": the cream is made of what stands before it, which is a mention of its own.
-  if (isNeutral && (kind === 'prose' || start > 0)) return null;
+  if (isNeutral && (kind !== 'line' || start > 0)) return null;
   const frame = frameOf(tokens, start, end, starts);
   const isLike = frame.isVersion || (tokens[start]!.isQuoted && ANIMAL_WORDS.test(entry.key));
   const named = meaning?.contains ?? 0;
   // A plant version has nothing of the animal; "vegan ramen" is wheat all the same. "Almond flavour" may hold none.
   const doubted = frame.isFlavour ? named : isLike ? named & FROM_ANIMALS : 0;
-  const isGuess = hit.kind === 'misspelt' && kind === 'prose';
+  const isGuess = hit.kind === 'misspelt' && kind !== 'line';
   const contains = isGuess ? 0 : named & ~doubted;
   const isLess = /less$/.test(tokens[start]!.word) && entry.key !== tokens[start]!.key;
   const from = tokens[start]!.from;
@@ -297,7 +347,7 @@ export function scan(text: string, kind: TextKind, lexicon: Lexicon): Found[] {
   const hits: Hit[] = [];
   const starts = new Map<number, number>();
   for (let at = 0; at < tokens.length; at += 1) {
-    const hit = hitAt(tokens, at, lexicon);
+    const hit = hitAt(tokens, at, lexicon, kind);
     if (!hit) continue;
     hits.push(hit);
     starts.set(hit.end - 1, hit.start);
@@ -380,7 +430,7 @@ function unknownPlaces(
       kind === 'line' ? joints.has(word) && at > 0 : PUTS_IN.has(word) && isVerbHere(tokens, at);
     if (!isPlace) continue;
     let first = at + 1;
-    if (kind === 'prose')
+    if (kind !== 'line')
       while (first < tokens.length && first < at + 4 && joints.has(tokens[first]!.word)) first += 1;
     const strange: number[] = [];
     let isFood = false;

@@ -12,6 +12,10 @@ export interface Token {
   from: number;
   to: number;
   gap: Gap;
+  /** What is written between it and the word before it. */
+  between: string;
+  /** A question mark follows it. */
+  isAsked: boolean;
   /** It stands in quotation marks: "egg". */
   isQuoted: boolean;
 }
@@ -66,7 +70,8 @@ export function tokensOf(text: string): Token[] {
     last = to;
     if (plain === '') continue;
     const isQuoted = QUOTES.test(between) && /["“”’']/.test(text.slice(to, to + 16));
-    tokens.push({ word: plain, key: singular(plain), from, to, gap, isQuoted });
+    const isAsked = /^\s*\)?\s*\?/.test(text.slice(to, to + 4));
+    tokens.push({ word: plain, key: singular(plain), from, to, gap, between, isAsked, isQuoted });
   }
   return tokens.some(({ word }) => word.length === 1) ? withSpacedWords(tokens) : tokens;
 }

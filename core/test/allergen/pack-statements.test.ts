@@ -75,12 +75,20 @@ test('what is made with nuts has them; only where it is made beside them it may'
 
 test('a statement in a language nobody reads here is said to be one', () => {
   for (const statement of [
-    'Bevat tarwe, kan sporen van noten bevatten',
-    'Składniki: mąka pszenna, może zawierać orzechy',
+    'Innehåller vete, kan innehålla spår av nötter',
+    'Složení: mouka, může obsahovat ořechy',
+    'Összetevők: búzaliszt, nyomokban diót tartalmazhat',
     '原材料名：小麦粉、大豆',
     'Состав: пшеничная мука, соль',
   ])
     expect([statement, readStatement(statement).isForeign]).toEqual([statement, true]);
   expect(readStatement('Water, soya beans, salt').isForeign).toBe(false);
-  expect(readStatement('Zutaten: Wasser, Sojabohnen').languages).toEqual(['German']);
+  for (const [statement, language] of [
+    ['Zutaten: Wasser, Sojabohnen', 'German'],
+    ['Bevat tarwe, kan sporen van noten bevatten', 'Dutch'],
+    ['Składniki: mąka pszenna, może zawierać orzechy', 'Polish'],
+    ['Ingredientes: água, camarão', 'Portuguese'],
+    ['Ingrédients : écrevisses, citron', 'French'],
+  ] as const)
+    expect([statement, readStatement(statement).languages.includes(language)]).toEqual([statement, true]);
 });

@@ -21,6 +21,8 @@ const CONFUSED: readonly (readonly [string, string])[] = [
   ['li', 'h'],
 ];
 const LEAST = 6;
+/** A longer one is no word. */
+const LONGEST = 40;
 
 function isOneOff(one: string, other: string): boolean {
   if (Math.abs(one.length - other.length) > 1) return false;
@@ -45,6 +47,7 @@ export function mendedWord(
   isKnown: (phrase: string) => boolean,
   known: readonly string[],
 ): { words: string[]; isSure: boolean } | null {
+  if (word.length > LONGEST) return null;
   for (const [seen, meant] of CONFUSED) {
     const mended = word.replace(seen, meant);
     if (mended !== word && isKnown(mended)) return { words: [mended], isSure: true };

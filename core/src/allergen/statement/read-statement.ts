@@ -10,9 +10,10 @@ import {
   type Substance,
   SUBSTANCES,
 } from '../../food';
+import { WORD_ROWS } from '../words';
 import { mendedText, mendedWord } from './ocr';
 import { readInLanguages } from './read-languages';
-import { ANIMAL_TERMS, HARMLESS_NAMES, NAMED_WITHIN, STATEMENT_TERMS } from './statement-terms';
+import { isPlainEnglish, unknownWords } from './unknown-words';
 
 /** What a statement says of one substance, and the words it says it with. */
 export interface StatementMention {
@@ -26,10 +27,14 @@ export interface StatementReading {
   /** Worst first, one a substance. */
   mentions: StatementMention[];
   animal: { state: 'animal' | 'check'; words: string } | null;
-  /** Emphasised words nobody knows: the pack stresses them, so they may be an allergen. */
-  unknownStress: string[];
+  /** Words that no list holds, as they are written: they may be anything till somebody has answered. */
+  unknown: string[];
   /** Allergens the pack says it is free from; shown to the reader, never used to clear. */
   claims: string[];
+  /** Substances of those claims that nothing in the statement speaks against. */
+  free: Substance[];
+  /** What is certified, in the words of the pack: "certified gluten-free oats". */
+  certified: string[];
   /** Languages beside English it was read in. */
   languages: string[];
   /** It is in a language that is not read here, in whole or in part: a person must read it. */
@@ -44,26 +49,19 @@ interface Clause {
 }
 
 const MAY =
-  /\b(?:(?:may|might|could|can) (?:also |possibly |still )?(?:contain|be present|have)|may be present|possibly contains?|possible (?:traces?|presence)|traces?(?: of|\s*:)|may have traces|(?:made|produced|packed|packaged|processed|manufactured|prepared|handled|stored|bottled)\b[^.]{0,20}\b(?:in|on|at|alongside|near|where|using)\b[^.]{0,60}\b(?:handles?|handling|uses?|used|process(?:es|ing)?|contains?|containing|works?|lines?|factory|facility|equipment|environment|site|kitchen|bakery)|not suitable for|(?:cannot|can not|can't|not able to|unable to) (?:be )?guarantee|no guarantee|not guaranteed|shared (?:equipment|lines?|facilit)|cross[- ]contamination|cross[- ]contact|also (?:handles?|process(?:es)?|uses?))/i;
-/** Where a freedom is promised it is a claim; where it cannot be promised it is a warning. */
+  /\b(?:(?:may|might|could|can) (?:also |possibly |still )?(?:contain|be present|have)|may be present|possibly contains?|possible (?:traces?|presence)|traces?(?: of|\s*:)|may have traces|(?:made|produced|packed|packaged|processed|manufactured|prepared|handled|stored|bottled|baked|milled|grown)\b[^.]{0,20}\b(?:in|on|at|by|alongside|near|where|using|beside)\b[^.]{0,60}\b(?:handles?|handling|uses?|used|packs?|packing|process(?:es|ing)?|contains?|containing|works?|lines?|factory|facility|equipment|environment|site|kitchen|bakery|mill)|(?:not|never) (?:be )?(?:suitable|recommended|intended|safe|suited|advised|fit|appropriate|meant) (?:for|to)|not for (?:people|persons|anyone|those|coeliacs?|celiacs?|consumption by)|(?:unsuitable|unsafe|inappropriate) (?:for|to)|(?:cannot|can not|can't|not able to|unable to|do not|don't) (?:be )?guaranteed?|no guarantee|not guaranteed|shared (?:equipment|lines?|facilit)|cross[- ]contamination|cross[- ]contact|also (?:handles?|process(?:es)?|uses?|packs?|makes?)|allerg\w+ (?:warning|alert)|warning|avoid (?:if|when)|sufferers should avoid)/i;
+/** Where a freedom is promised it is a claim; where it cannot be promised, or is denied, it is a warning. */
 const NO_PROMISE =
-  /\b(?:cannot|can not|can't|not able to|unable to|no guarantee|not guaranteed|not suitable)\b/i;
+  /\b(?:cannot|can not|can't|not able to|unable to|no guarantee|not guaranteed|not suitable|unsuitable|unsafe|not safe|no longer|not|never|isn't|aren't|nearly|almost|virtually|practically|except|apart from|unless|if|sometimes|usually)\b[^.;]*\b(?:[a-z]+[ -]free|free (?:from|of)|without)\b|\b(?:cannot|can't|no guarantee|not guaranteed|not suitable|unsuitable)\b|\bfree\b[^.;]{0,30}\b(?:except|apart from|unless|but not|on request)\b|\bfree\s*:\s*no\b|\bfree\s*\?/i;
+/** "Not suitable for coeliacs" warns of gluten. */
+const NOT_FOR_COELIACS =
+  /\b(?:not|never|unsuitable|unsafe|inappropriate|avoid)\b[^.;]*\bc(?:o?e)liacs?\b|\bc(?:o?e)liacs?\b[^.;]*\b(?:not|never|avoid|unsuitable)\b/i;
 const FREE_ONE = /\b([a-z]+)[ -]free\b/gi;
 const FREE_LIST =
   /\b(?:free from|free of|contains? no|without|no added|does not contain|(?<!not )suitable for)\s*:?\s+([^.;()\n]{2,120})/gi;
 /** Every allergen the law names: "uses all 14 allergens". */
 const ALL_OF_THEM =
   /\ball (?:of the )?(?:14|fourteen|9|nine|major|main|other|known)? ?(?:major |food |main )?allergens?\b|\ball (?:14|fourteen)\b|\b14 allergens\b/i;
-/** The word before "free" that is one: "gluten-free oats" stays oats. */
-const STRESSED = /<(?:b|strong|em|u)>([^<]+)<\/(?:b|strong|em|u)>|\*\*([^*]+)\*\*|__([^_]+)__/gi;
-const ALL_CAPS = /(?<![\p{L}\d])\p{Lu}{3,}(?:[ -]\p{Lu}{2,})*(?![\p{L}])/gu;
-/** Capitals that packs use without stressing an allergen. */
-const PLAIN_CAPS = new Set(
-  'ingredients allergens allergy advice contains may contain traces for see in bold uht gmo bpa pgi pdo bio eec dna ph organic produce best before storage nutrition warning'.split(
-    ' ',
-  ),
-);
-
 /** A bracket that only warns says nothing of what stands after it: "oats (may contain milk), almonds". */
 const BRACKETS = /\(([^()]*)\)/g;
 
@@ -108,17 +106,24 @@ function learn(phrase: string, entry: Entry): void {
   LONGEST.set(words[0]!, Math.max(LONGEST.get(words[0]!) ?? 0, words.length));
 }
 
-for (const { words, substances, status } of STATEMENT_TERMS)
-  for (const word of words) learn(word, { substances, status });
-for (const name of HARMLESS_NAMES) {
-  const within = NAMED_WITHIN[name];
-  learn(name, within ? { substances: within, status: 'contains' } : { substances: [], status: 'harmless' });
+/** The substances an allergen's law names; an origin is said apart. */
+const substancesOf = (holds: readonly string[]): Substance[] =>
+  SUBSTANCES.filter((each) => holds.includes(each));
+for (const { word, language, certainty, where, holds, source } of WORD_ROWS) {
+  if ((language !== 'en' && language !== 'asia') || (where !== 'all' && where !== 'packs')) continue;
+  const substances = substancesOf(holds);
+  const isSure = certainty === 'surely';
+  if (substances.length > 0) learn(word, { substances, status: isSure ? 'contains' : 'check' });
+  else if (certainty === 'nothing' || source === 'other-name') learn(word, { substances: [], status: 'harmless' });
+  if (holds.includes('animal'))
+    learn(word, { substances: [], status: isSure ? 'animal' : 'animal-check' });
 }
-for (const word of ANIMAL_TERMS.animal) learn(word, { substances: [], status: 'animal' });
-for (const word of ANIMAL_TERMS.check) learn(word, { substances: [], status: 'animal-check' });
 
 /** Allergens that come from an animal, whatever else is said. */
 const FROM_ANIMALS: ReadonlySet<Substance> = new Set(['milk', 'egg', 'fish', 'crustacean', 'mollusc']);
+
+/** Cereals containing gluten. */
+const GLUTEN: readonly Substance[] = ['wheat', 'rye', 'barley', 'oats'];
 
 /** Words before a food that comes from an animal otherwise. */
 const VEGAN = new Set(['vegan', 'plant', 'dairyfree', 'nondairy', 'substitute', 'mock', 'flax', 'chia']);
@@ -147,7 +152,13 @@ class Gathering {
       if (clause.status === 'contains') this.fromAnimal(status === 'animal' ? 'animal' : 'check', words);
       return;
     }
-    for (const substance of substances) {
+    // A warning of gluten is one of every cereal that holds it; a list that names it, of wheat at least.
+    const named = words === 'gluten' ? GLUTEN : substances;
+    for (const substance of named) {
+      if (words === 'gluten' && clause.status === 'contains' && substance !== 'wheat') {
+        this.mention(substance, 'check', words);
+        continue;
+      }
       // "May contain spices" says nothing of what may be in the spices.
       if (clause.status === 'may-contain' && status === 'check') continue;
       this.mention(
@@ -196,25 +207,6 @@ class Gathering {
 /** Single words of the tables, for words that a scanner left a letter off. */
 const SINGLE = [...PHRASES.keys()].filter((key) => !key.includes(' '));
 
-/** Emphasised words: bold by mark, or capitals where the rest is not all capitals. */
-function stressedWords(text: string): string[] {
-  const marked = [...text.matchAll(STRESSED)].map((found) => found[1] ?? found[2] ?? found[3]!);
-  const letters = text.replace(/[^\p{L}]/gu, '');
-  const upper = letters.replace(/[^\p{Lu}]/gu, '').length;
-  const capitals = upper < letters.length * 0.6 ? [...text.matchAll(ALL_CAPS)].map(([word]) => word) : [];
-  return [...marked, ...capitals];
-}
-
-/** Whether any word of a stressed phrase means an allergen or is known to be harmless. */
-function isKnown(stressed: string): boolean {
-  const words = nameWords(stressed);
-  if (words.every((word) => PLAIN_CAPS.has(word) || /^(?:e ?\d+|\d+.*)$/.test(word))) return true;
-  return words.some(
-    (word, at) =>
-      [1, 2, 3].some((length) => PHRASES.has(words.slice(at, at + length).join(' '))) || PHRASES.has(word),
-  );
-}
-
 /** Whether every item of a list is a name of the tables or a thing packs are commonly free from. */
 const COMMON_CLAIMS = new Set([
   'gmo',
@@ -245,21 +237,29 @@ const isName = (item: string): boolean => {
   );
 };
 
-/** Takes claims of freedom out of a sentence. A list is one as far as it names what packs are free from. */
+const ITEM = /,|\band\b|\bor\b|\bnor\b|&/i;
+const ENDS_IN_JOINT = /\b(?:and|or|nor)\b[^,]*$|&[^,]*$/i;
+/** What only begins a claim for a list that has no joint: "free from: milk, egg, soya". */
+const GOVERNS_ALL = /^(?:free (?:from|of)|contains? no)\s*:/i;
+
+/**
+ * Takes claims of freedom out of a sentence. A claim reaches as far as the list that it governs: all of it where it names
+ * what packs are free from and ends in "and" or "or", else its first item ("no added sugar, hazelnuts, salt").
+ */
 function withoutClaims(sentence: string, claims: string[]): string {
-  if (NO_PROMISE.test(sentence))
-    // "We cannot guarantee that it is nut-free" warns of nuts.
-    return sentence.replace(FREE_ONE, (_, name: string) => ` ${name} `);
+  // "We cannot guarantee that it is nut-free" warns of nuts.
+  if (NO_PROMISE.test(sentence)) return sentence.replace(FREE_ONE, (_, name: string) => ` ${name} `);
   return sentence
     .replace(FREE_LIST, (whole, list: string) => {
-      const [named = list] = list.split(/\b(?:ingredients?|contains?|made|but|may)\b/i);
+      const [named = list] = list.split(/\b(?:ingredients?|contains?|made|but|may|with)\b/i);
       const items = named
-        .split(/,|\band\b|\bor\b|\bnor\b|&/i)
+        .split(ITEM)
         .map((item) => item.trim())
         .filter(Boolean);
-      const isList = items.every(isName);
+      const isGoverned = !named.includes(',') || ENDS_IN_JOINT.test(named) || GOVERNS_ALL.test(whole);
+      const isList = isGoverned && items.every(isName);
       // What is no list of names is a claim about its first item only: "free from milk, rice flour".
-      const claimed = isList ? named : (named.split(/,/)[0] ?? named);
+      const claimed = isList ? named : (named.split(/,|\band\b|\bor\b/i)[0] ?? named);
       claims.push(whole.slice(0, whole.length - list.length + claimed.length).trim());
       return ` ${list.slice(claimed.length)}`;
     })
@@ -270,58 +270,104 @@ function withoutClaims(sentence: string, claims: string[]): string {
     });
 }
 
+/** What some claims are about: "nut-free" is every nut, "dairy free" milk. */
+function claimedIn(claims: readonly string[]): Substance[] {
+  const named = claims.flatMap((claim) => {
+    const words = nameWords(claim.replace(/-/g, ' '));
+    return words.flatMap((word, at) =>
+      [3, 2, 1].flatMap((length) =>
+        (PHRASES.get(words.slice(at, at + length).join(' ')) ?? [])
+          .filter(({ status }) => status === 'contains')
+          .flatMap(({ substances }) => (word === 'gluten' ? GLUTEN : substances)),
+      ),
+    );
+  });
+  return SUBSTANCES.filter((each) => named.includes(each));
+}
+
+const CERTIFIED = /\bcertified(?: as)?(?: gluten[- ]free| organic| vegan)[a-z ]*/gi;
+
 /** Words of the English tables that are something else, or a claim, in another language. */
 const OTHER_ELSEWHERE = new Set(['pasta', 'farina', 'gluten']);
 /** Words that only an English statement holds. */
 const ENGLISH =
   /\b(?:contains?|may contain|ingredients|water|flour|salt|sugar|and|of|with|from|free|traces of|nuts|milk|wheat|eggs?)\b/i;
 
-/** Reads a statement. An empty one mentions nothing, which clears nothing. */
-export function readStatement(statement: string): StatementReading {
-  const claims: string[] = [];
+/** A statement as its words are read: no marks, letters a scanner took for others mended, lists joined over line ends. */
+function plainOf(statement: string): string {
   const marked = statement
     .replace(/<\/?(?:b|strong|em|u|i)>/gi, '')
     .replace(/\*\*|__/g, '')
     .replace(/&amp;/g, '&')
+    .replace(/\u00ad|[\u200b-\u200d\u2060\ufeff]/g, '')
     // A list goes on in the next line.
     .replace(/((?:\b(?:of|and|or|contains?))|[,:])\s*\n\s*/gi, '$1 ')
     .replace(/\begg[- ]free (mayonnaise|mayo|noodles?|pasta|quiche)\b/gi, 'vegan $1');
-  const plain = mendedText(
+  return mendedText(
     marked.replace(/\be ?-?(\d{3,4})\b/gi, 'e$1').replace(/\bso ?2\b/gi, 'sulphur dioxide'),
   );
-  const gathering = new Gathering();
-  const sentences = plain.split(/(?<=[.;\n])/).map((each) => withoutClaims(each, claims));
-  const other = readInLanguages(plain);
-  // "Pasta" and "farina" are other things in Italian: English is read where the words are English.
-  const isEnglish = other.languages.length === 0 || ENGLISH.test(plain);
+}
+
+/** What English says of a statement. */
+function readInEnglish(plain: string, claims: string[]): Gathering {
   const english = new Gathering();
+  const sentences = plain.split(/(?<=[.;!?\n])/).map((each) => withoutClaims(each, claims));
   for (const clause of clausesOf(sentences.join(''))) {
     english.read(clause);
     if (ALL_OF_THEM.test(clause.original) && clause.status === 'may-contain')
       for (const substance of EVERY_ALLERGEN) english.mention(substance, 'may-contain', 'all allergens');
+    if (NOT_FOR_COELIACS.test(clause.original))
+      for (const substance of GLUTEN) english.mention(substance, 'may-contain', 'coeliacs');
   }
-  if (/\bnot (?:suitable for|for) (?:\w+ and )?vegans?\b|\bnot vegan\b/i.test(plain))
-    gathering.fromAnimal('animal', 'not suitable for vegans');
+  if (/\b(?:not|un)\s?(?:suitable for|for) (?:\w+ and )?vegans?\b|\bnot vegan\b|\bnon[- ]vegan\b/i.test(plain))
+    english.fromAnimal('animal', 'not suitable for vegans');
+  return english;
+}
+
+/** Whether a folded word is read as English: as it is, or as what a scanner made of one. */
+const isEnglishWord = (word: string): boolean =>
+  isPlainEnglish(word) ||
+  PHRASES.has(nameWords(word).join(' ')) ||
+  mendedWord(word, (phrase) => PHRASES.has(phrase), SINGLE)?.isSure === true;
+const LONGEST_PHRASE = Math.max(...LONGEST.values());
+const order = (one: StatementMention, other: StatementMention): number =>
+  ALLERGEN_STATUSES.indexOf(one.status) - ALLERGEN_STATUSES.indexOf(other.status) ||
+  SUBSTANCES.indexOf(one.substance) - SUBSTANCES.indexOf(other.substance);
+
+/** Reads a statement. An empty one mentions nothing, which clears nothing. */
+export function readStatement(statement: string): StatementReading {
+  const claims: string[] = [];
+  const plain = plainOf(statement);
+  const gathering = new Gathering();
+  const other = readInLanguages(plain, isEnglishWord);
+  // "Pasta" and "farina" are other things in Italian: English is read where the words are English.
+  const isEnglish = other.languages.length === 0 || ENGLISH.test(plain);
+  const english = readInEnglish(plain, claims);
   const isToldThere = new Set(other.mentions.map(({ substance }) => substance));
+  const isElsewhere = (words: string): boolean =>
+    OTHER_ELSEWHERE.has(words) || (other.languages.length > 0 && other.taken.has(words));
   for (const { substance, status, words } of english.mentions.values())
-    if (isEnglish || (!isToldThere.has(substance) && !OTHER_ELSEWHERE.has(words)))
+    if ((isEnglish && !isElsewhere(words)) || (!isToldThere.has(substance) && !isElsewhere(words)))
       gathering.mention(substance, status, words);
   if (english.animal && isEnglish) gathering.fromAnimal(english.animal.state, english.animal.words);
   for (const { substance, status, words } of other.mentions) gathering.mention(substance, status, words);
   for (const { state, words } of other.animal) gathering.fromAnimal(state, words);
   for (const { substance, status, words } of gathering.mentions.values())
     if (status === 'contains' && FROM_ANIMALS.has(substance)) gathering.fromAnimal('animal', words);
-  const order = (one: StatementMention, other_: StatementMention): number =>
-    ALLERGEN_STATUSES.indexOf(one.status) - ALLERGEN_STATUSES.indexOf(other_.status) ||
-    SUBSTANCES.indexOf(one.substance) - SUBSTANCES.indexOf(other_.substance);
+  const said = new Set(gathering.mentions.keys());
+  const free = [...(isEnglish ? claimedIn(claims) : []), ...other.free];
   return {
     mentions: [...gathering.mentions.values()].sort(order),
     animal: gathering.animal,
-    unknownStress:
-      other.languages.length > 0
-        ? []
-        : [...new Set(stressedWords(statement))].filter((word) => !isKnown(word)),
+    unknown: unknownWords(plain, {
+      isPhrase: (phrase) => PHRASES.has(phrase),
+      longest: LONGEST_PHRASE,
+      languages: other.ids,
+      taken: other.taken,
+    }),
     claims: [...(isEnglish ? claims : []), ...other.claims],
+    free: SUBSTANCES.filter((each) => free.includes(each) && !said.has(each)),
+    certified: [...plain.matchAll(CERTIFIED)].map(([words]) => words.trim()),
     languages: other.languages,
     isForeign: other.isForeign,
   };
