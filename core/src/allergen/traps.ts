@@ -50,7 +50,7 @@ export const TRAPS: readonly Trap[] = [
   ),
   trap('buckwheat|soba', 'wheat', 'buckwheat is milled beside wheat: safe only when certified'),
   trap(
-    'millet|quinoa|sorghum|teff|amaranth|polenta|cornmeal|maize meal|maize flour|masa|rice flour|chickpea flour|' +
+    'millet|sorghum|teff|amaranth|polenta|cornmeal|maize meal|maize flour|masa|rice flour|chickpea flour|' +
       'coconut flour|soya flour|lupin flour',
     'wheat',
     'grown or milled beside wheat: safe only when certified',

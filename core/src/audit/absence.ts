@@ -242,7 +242,7 @@ export function isPlainDenial(
     const isOfDenial = at + 1 < denial && mentioned.has(at + 1) && DENIALS.has(word);
     const isOneDenial = DENIALS.has(word) && [...starts.values()].some((start) => denialBefore(tokens, start) === at);
     if (isOfDenial || isOneDenial || mentioned.has(at)) continue;
-    if (SPOILERS.has(word)) return false;
+    if (SPOILERS.has(word) || (word === 'used' && tokens[at + 1]?.word === 'to')) return false;
   }
   // "With or without": said both ways.
   if (tokens[denial - 1]?.word === 'or' || tokens[denial - 1]?.word === 'and/or') return false;

@@ -5,7 +5,7 @@
  * of lines but the dictionaries, so that what the reader overlooks is found here.
  */
 import { DISH_NAMES } from '../allergen';
-import { ALL_BITS, bitsOf, nameWords, type SubstanceBits } from '../food';
+import { ALL_BITS, bitsOf, nameWords, type SubstanceBits, US_TREE_NUTS } from '../food';
 import { type Kitchen, packOf } from '../kitchen';
 import { type Book, foodIdOf, isFoodSure, type NotIn, type Recipe } from '../recipe';
 import { bitsOfFood, Lexicon } from './lexicon';
@@ -180,6 +180,32 @@ function isItsOwnName(found: Found, lacks: SubstanceBits, place: Place, { recipe
   return found.frame.isDefinite || ` ${nameWords(recipe.name).join(' ')} `.includes(` ${found.key} `);
 }
 
+/** What is made of plants under these names says so by the plant before it: "lentil pâté", "banana ice cream". */
+const MADE_UNDER_A_NAME = bitsOf(['milk', 'egg', 'fish', 'animal', 'soy', 'mustard', 'coconut', ...US_TREE_NUTS]);
+
+/**
+ * Whether a title or heading names the dish by a plant of its list ("mushroom pâté", "apple butter"), and all that goes in
+ * is in the list: every line of it is a food that is known.
+ */
+function isNamedByPlant(found: Found, place: Place, { recipe, written }: World): boolean {
+  if ((place.kind !== 'title' && place.kind !== 'heading') || found.own !== 0) return false;
+  if ((found.contains & ~NO_QUESTION & ~bitsOf(['milk', 'egg', 'fish', 'animal'])) !== 0) return false;
+  if ((found.check & ~NO_QUESTION & ~MADE_UNDER_A_NAME) !== 0 || found.kind !== 'named') return false;
+  // What follows the name begins something else: "potato cheese pie".
+  if (/^[\s-]*\p{L}/u.test(place.text.slice(found.to)) && !/^\s+(?:with|of|for|from)\b/i.test(place.text.slice(found.to)))
+    return false;
+  const ahead = place.text.slice(0, found.from);
+  if (ahead.trim() !== '' && !/\p{L}[\s-]$/u.test(ahead)) return false;
+  const before = nameWords(ahead).slice(-1).join('');
+  // "Lentil pâté" may be one name of the dictionary.
+  const named = before === '' ? found.key.split(' ').slice(0, -1) : [before];
+  const isOfList = written.some(
+    ({ lineId, names }) =>
+      lineId !== null && names.some((name) => named.some((word) => ` ${name} `.includes(` ${word} `))),
+  );
+  return isOfList && recipe.lines.every((line) => foodIdOf(line) !== null && isFoodSure(line));
+}
+
 /** Whether a line of the dish takes a mention: it names the line's food, or nothing that is not surely in the dish. */
 function isTaken(found: Found, carried: Carried, place: Place, world: World): boolean {
   const { isDefinite } = found.frame;
@@ -192,6 +218,7 @@ function isTaken(found: Found, carried: Carried, place: Place, world: World): bo
   }
   // A dish keeps its name when its flour is swapped: a shortbread of rice flour is a shortbread.
   if (isItsOwnName(found, mustHold & ~ofList, place, world)) return true;
+  if (isNamedByPlant(found, place, world)) return true;
   for (const { lineId, foodId, names, written: asWritten, contains } of written) {
     if (lineId === null) continue;
     if (found.foodIds.includes(foodId)) return true;

@@ -18,6 +18,16 @@ export interface Frame {
   isDefinite: boolean;
 }
 
+/** A mention with nothing said around it. */
+export const PLAIN_FRAME: Frame = {
+  isAbsent: false,
+  isLikeness: false,
+  isVersion: false,
+  isFlavour: false,
+  isOpenChoice: false,
+  isDefinite: false,
+};
+
 const words = (text: string): ReadonlySet<string> => new Set(text.split(' '));
 const VERSION_BEFORE = words(
   'vegan vegans plant plantbased mock faux fake imitation dairyfree eggfree meatfree meatless nondairy vegetarian veggie egglees eggless',

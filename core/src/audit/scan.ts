@@ -1,9 +1,10 @@
 /** Finds every mention of a food, a product or an allergen in a text, however it is spelt, joined or bent. */
-import { type Reach, type StemFound, stemAt, TELLING_WORDS, tonguesOf, type WordLanguage } from '../allergen';
-import { bitsOf, editDistance, type SubstanceBits } from '../food';
+import { FROM_ANIMALS as ANIMAL_ALLERGENS, type Reach, type StemFound, stemAt, TELLING_WORDS, tonguesOf, type WordLanguage } from '../allergen';
+import { bitsOf, editDistance, nameWords, type SubstanceBits } from '../food';
 import { UNIT_WORDS } from '../quantity';
 import { isFormWord } from '../recipe';
-import { type Frame, frameOf, isVerb } from './frames';
+import { isPlainDenial } from './absence';
+import { type Frame, frameOf, isVerb, PLAIN_FRAME } from './frames';
 import type { Entry, Lexicon } from './lexicon';
 import { isFoodPlaceWord, isOrdinary } from './ordinary';
 import { type Token, tokensOf } from './tokens';
@@ -90,7 +91,10 @@ function longestAt(tokens: readonly Token[], at: number, lexicon: Lexicon): Hit 
   }
   for (let length = reach; length > 0; length -= 1) {
     const entry = lexicon.entry(keys[length - 1]!);
-    if (entry) return { start: at, end: at + length, entry, kind: 'named' };
+    if (!entry) continue;
+    // "In a bun tin": its last word begins a longer name.
+    const last = length > 1 ? longestAt(tokens, at + length - 1, lexicon) : null;
+    if (!last || last.end <= at + length) return { start: at, end: at + length, entry, kind: 'named' };
   }
   return null;
 }
@@ -250,19 +254,23 @@ const isEnglishOnly = (word: string): boolean => ENGLISH_ONLY.has(word);
 const MOST_WORDS = 4;
 
 /** A word of another language; one that is an English word too only in a sentence of that language. */
-function foreignAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: TextKind): Hit | null {
+function foreignAt(
+  tokens: readonly Token[],
+  at: number,
+  lexicon: Lexicon,
+  kind: TextKind,
+  tongues: ReadonlySet<WordLanguage>,
+): Hit | null {
   const token = tokens[at]!;
   if (token.word.length < 2) return null;
   const isEnglish = isPlain(token.word) || isPlain(token.key) || lexicon.isKnown(token.key);
-  const tongues = tonguesAt(tokens, at, lexicon);
-  if (isEnglish && tongues.size === 0) return null;
-  if (kind === 'line' && isEnglish) return null;
+  if (isEnglish && (tongues.size === 0 || kind === 'line')) return null;
   const words: string[] = [];
   for (let each = at; each < tokens.length && words.length < MOST_WORDS; each += 1) {
     if (each > at && (tokens[each]!.gap === 'stop' || tokens[each]!.gap === 'break')) break;
     words.push(tokens[each]!.word);
   }
-  const found = stemAt(words, tongues.size > 0 ? tongues : null) ?? (isEnglish ? null : stemAt(words, null));
+  const found = stemAt(words, tongues.size > 0 ? tongues : null);
   return found && { start: at, end: at + found.length, entry: entryOfStem(found, words), kind: 'named' };
 }
 
@@ -276,7 +284,8 @@ const entryOfStem = ({ length, meaning }: StemFound, words: readonly string[]): 
 function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: TextKind): Hit | null {
   const exact = longestAt(tokens, at, lexicon);
   if (exact) return exact;
-  const foreign = foreignAt(tokens, at, lexicon, kind);
+  const tongues = tonguesAt(tokens, at, lexicon);
+  const foreign = tongues.size > 0 ? foreignAt(tokens, at, lexicon, kind, tongues) : null;
   if (foreign) return foreign;
   const token = tokens[at]!;
   const one = (entry: Entry, kind: Found['kind'] = 'named', end = at + 1): Hit => ({
@@ -295,6 +304,8 @@ function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: Tex
   if (isPlain(token.word) || isPlain(token.key) || lexicon.isKnown(token.key)) return null;
   const within = joined(token.word, lexicon);
   if (within) return one(within);
+  const strange = foreignAt(tokens, at, lexicon, kind, NO_TONGUES);
+  if (strange) return strange;
   const near = misspelt(token.key);
   const entry = near === null ? null : lexicon.entry(near);
   return entry ? one(entry, 'misspelt') : null;
@@ -373,7 +384,40 @@ export function scan(text: string, kind: TextKind, lexicon: Lexicon): Found[] {
       frame: frameOf(tokens, place, place + 1, starts),
     });
   }
+  for (const said of saidOfAll(tokens, text, starts)) found.push(said);
   return found.sort((one, other) => one.from - other.from);
+}
+
+const ANIMAL_BITS = ANIMAL_ALLERGENS | bitsOf(['animal']);
+/** "Vegan" and its like: only where it is denied, doubted or asked does it say something of a food. */
+const DIETS: ReadonlyMap<string, SubstanceBits> = new Map([
+  ['vegan', ANIMAL_BITS],
+  ['vegans', ANIMAL_BITS],
+]);
+/** Allergens by the numbers or letters of a key that nobody here has: "Allergens: 1, 3, 7". */
+const NUMBERED = /\ballerg[a-z]*\b[^.\n]{0,24}:\s*((?:[A-R]|\d{1,2})(?:\s*[,/+&]\s*(?:[A-R]|\d{1,2}))*)(?![\p{L}\d])/giu;
+
+/** What is said of the whole dish and names no food: a diet that is denied, a key of allergens. */
+function saidOfAll(tokens: readonly Token[], text: string, starts: ReadonlyMap<number, number>): Found[] {
+  const whole = (from: number, to: number, check: SubstanceBits, key: string): Found => ({
+    key,
+    text: text.slice(from, to),
+    from,
+    to,
+    contains: 0,
+    check,
+    own: 0,
+    foodIds: [],
+    kind: check === 0 ? 'unknown' : 'named',
+    frame: PLAIN_FRAME,
+  });
+  const diets = tokens.flatMap(({ word, from, to }, at): Found[] => {
+    const bits = DIETS.get(word);
+    if (bits === undefined || isPlainDenial(tokens, at, at + 1, starts, true)) return [];
+    return [whole(from, to, bits, word)];
+  });
+  const keys = [...text.matchAll(NUMBERED)].map(({ index, 0: said }) => whole(index, index + said.length, 0, nameWords(said).join(' ')));
+  return [...diets, ...keys];
 }
 
 const PUTS_IN = new Set(

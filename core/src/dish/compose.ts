@@ -2,7 +2,7 @@
 import { containedIn, equipmentTraces, type Trace, tracesOf } from '../allergen';
 import { mentionsOf } from '../audit';
 import { type Finding, finding } from '../finding';
-import { inSentence, isWater } from '../food';
+import { type Food, inSentence, isWater } from '../food';
 import { type Kitchen, packOf } from '../kitchen';
 import {
   addFood,
@@ -68,7 +68,24 @@ function statementItem(line: ComposedLine, kitchen: Kitchen): StatementItem {
   };
 }
 
-function lineTraces(line: ComposedLine, kitchen: Kitchen): Trace[] {
+/** The foods a line leaves to choose from, where nothing else about it is open and each is known; null otherwise. */
+function choicesOf({ source, isFoodSure }: ComposedLine, book: Book): Food[] | null {
+  const { foodId, confidence, alternativeIds } = source.reading;
+  if (isFoodSure || foodId === null || confidence < 1 || alternativeIds.length === 0) return null;
+  const foods = alternativeIds.map((id) => book.foods.foods.get(id) ?? null);
+  return foods.every((food) => food !== null) && !alternativeIds.some((id) => book.components.has(id))
+    ? foods
+    : null;
+}
+
+function lineTraces(line: ComposedLine, kitchen: Kitchen, book: Book): Trace[] {
+  const choices = line.inner ? null : choicesOf(line, book);
+  if (choices) {
+    // Whichever is taken: what one of them holds is in the dish or not, by what the cook takes.
+    const others = choices.flatMap((food) => tracesOf(food, food.name, line.id, kitchen));
+    const open = others.map((trace): Trace => (trace.status === 'contains' ? { ...trace, status: 'check' } : trace));
+    return [...tracesOf(line.food, line.name, line.id, kitchen), ...open];
+  }
   if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen, line.isFoodSure);
   return line.inner.traces.map(({ status, isNamed, bits, own, evidence, path, route, mention }) => ({
     status,
@@ -110,7 +127,7 @@ function addLine(
   else addUnknown(sum, line.id);
 }
 
-function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen): ComposedLine {
+function withTraces(line: StandardLine, inner: Composed | null, { kitchen, book }: Context): ComposedLine {
   const composed: ComposedLine = {
     id: line.id,
     source: line.source,
@@ -131,7 +148,7 @@ function withTraces(line: StandardLine, inner: Composed | null, kitchen: Kitchen
     isPouredOff: false,
     bath: null,
   };
-  composed.traces = lineTraces(composed, kitchen);
+  composed.traces = lineTraces(composed, kitchen, book);
   return composed;
 }
 
@@ -151,16 +168,16 @@ function composedComponent(component: Recipe, context: Context): Composed {
 
 /** Opens a line's component, or says why it cannot be opened. */
 function opened(line: StandardLine, context: Context): ComposedLine {
-  if (!line.component) return withTraces(line, null, context.kitchen);
+  if (!line.component) return withTraces(line, null, context);
   const { id, name } = line.component;
   const at = context.opening.findIndex((each) => each.id === id);
   if (at >= 0) {
     context.hasCycle = true;
     const path = [...context.opening.slice(at).map((each) => each.name), name].join(' > ');
     const findings = [...line.findings, finding('component-cycle', line.id, { name, path })];
-    return withTraces({ ...line, component: null, findings }, null, context.kitchen);
+    return withTraces({ ...line, component: null, findings }, null, context);
   }
-  return withTraces(line, composedComponent(line.component, context), context.kitchen);
+  return withTraces(line, composedComponent(line.component, context), context);
 }
 
 /** Relative spread of the conventional evaporation rates. */

@@ -145,7 +145,7 @@ describe('a mention that ends nowhere', () => {
 describe('said absent by the text', () => {
   test.each([
     'This is nut-free.', 'A nut free dish.', 'Contains no nuts.', 'No nuts, soy or gluten.', 'Made without butter.', 'Use oil instead of butter.',
-    'Oil in place of butter.', 'Leave out the honey.', 'Free from milk, egg and gluten.', 'Skip the butter.', 'Fine for a nut allergy.', 'Not butter but oil.',
+    'Oil in place of butter.', 'Leave out the honey.', 'Free from milk, egg and gluten.', 'Skip the butter.', 'Not butter but oil.',
     'Rather than butter, use the oil.', 'Egg-free and dairy-free.', 'No nuts and no soy.',
   ])('%s', (text) => {
     expect([asked(dish([text])), flagged(dish([text]))]).toEqual([[], {}]);
@@ -154,7 +154,9 @@ describe('said absent by the text', () => {
   test.each([
     ['Do not skip the walnuts.', 'walnut'], ['Never leave out the honey.', 'honey'], ['No need to toast the walnuts.', 'walnut'], ['Instead of butter, use honey.', 'honey'],
     ['No butter, walnuts on top.', 'walnut'], ['Without peeling the almonds, chop them.', 'almond'], ['Not only almonds.', 'almond'], ['Nut-free? No: almonds.', 'almond'],
-    ['Use honey instead.', 'honey'], ['If you do not mind, walnuts.', 'walnut'], ['Free-range eggs on top.', 'free range egg'], ['Butter the tin.', 'butter'],
+    ['Use honey instead.', 'honey'], ['Fine for a nut allergy.', 'nut'], ['Serve with or without walnuts.', 'walnut'], ['Nut allergy warning!', 'nut'], ['No longer nut-free.', 'nut'], ['Nut-free: no.', 'nut'],
+    ['It used to be without egg, now it is with.', 'egg'], ['Never serve this without almonds.', 'almond'], ['Instead of skipping the almonds, grind them.', 'almond'], ['Skip the walnuts on the children’s trays.', 'walnut'],
+    ['No nuts for table 4.', 'nut'], ['Vegan? Not any more.', 'vegan'], ['Nut-free (apart from the topping).', 'nut'], ['No walnuts until Friday.', 'walnut'], ['No one leaves out the walnuts.', 'walnut'], ['If you do not mind, walnuts.', 'walnut'], ['Free-range eggs on top.', 'free range egg'], ['Butter the tin.', 'butter'],
   ])('but %s', (text, name) => {
     expect(asked(dish([text]))).toContain(name);
   }); // prettier-ignore

@@ -82,13 +82,19 @@ describe('a line whose food is not settled is clear of nothing', () => {
   test.each([
     ['200 g parsnps'],
     ['100 g rice crackers'],
-    ['100 g carrots or almonds'],
     ['2 tbsp cashew cream'],
     ['100 g olives stuffed with almonds'],
     ['400 g carrots, glazed in soy sauce'],
   ])('%s', (text) => {
     for (const id of ['soy', 'sesame', 'mustard'])
       expect([text, id, status([text], id)]).not.toEqual([text, id, 'clear']);
+  });
+
+  test('of which every choice is known is clear of what each of them is, and asked for what one of them holds', () => {
+    expect(status(['100 g carrots or almonds'], 'tree-nut')).toBe('check');
+    expect(status(['100 g carrots or almonds'], 'mustard')).toBe('clear');
+    expect(status(['100 g kale or spinach'], 'soy')).toBe('clear');
+    expect(status(['100 g almonds or carrots'], 'tree-nut')).toBe('contains');
   });
 
   test('water, oil and vegetables in the form say only how the food is', () => {

@@ -152,13 +152,19 @@ function claimedOf(list: string, each: Ready): { claimed: string; substances: Su
   return { claimed: items[0] ?? list, substances: named[0] ?? [] };
 }
 
-function readIn(text: string, each: Ready, found: readonly Ready[], into: LanguageReading): void {
+function readIn(
+  text: string,
+  each: Ready,
+  { found, isEnglishMay }: { found: readonly Ready[]; isEnglishMay: (clause: string) => boolean },
+  into: LanguageReading,
+): void {
   const { language, stems } = each;
   for (const clause of clausesOf(text, language)) {
     // A word that two languages share warns in whichever of them the sentence is written.
     const isMay =
       found.some(({ language: { may, denied } }) => may.test(clause) || denied.test(clause)) ||
-      NOT_FOR_THEM.test(clause);
+      NOT_FOR_THEM.test(clause) ||
+      isEnglishMay(clause);
     let rest = clause;
     if (NOT_FOR_COELIACS.test(clause))
       for (const substance of GLUTEN)
@@ -229,8 +235,13 @@ function languageOfWords(text: string, isEnglish: (word: string) => boolean): Re
 /**
  * Reads a statement in every language whose words it holds.
  * @param isEnglish whether a folded word is an English one
+ * @param isEnglishMay whether a clause warns in English
  */
-export function readInLanguages(statement: string, isEnglish: (word: string) => boolean): LanguageReading {
+export function readInLanguages(
+  statement: string,
+  isEnglish: (word: string) => boolean,
+  isEnglishMay: (clause: string) => boolean,
+): LanguageReading {
   const text = folded(statement);
   const reading: LanguageReading = {
     languages: [],
@@ -248,7 +259,7 @@ export function readInLanguages(statement: string, isEnglish: (word: string) => 
   for (const each of found) {
     reading.languages.push(each.language.name);
     reading.ids.push(each.language.id);
-    readIn(text, each, found, reading);
+    readIn(text, each, { found, isEnglishMay }, reading);
   }
   return reading;
 }

@@ -339,15 +339,16 @@ export function readStatement(statement: string): StatementReading {
   const claims: string[] = [];
   const plain = plainOf(statement);
   const gathering = new Gathering();
-  const other = readInLanguages(plain, isEnglishWord);
+  const other = readInLanguages(plain, isEnglishWord, (clause) => MAY.test(clause));
   // "Pasta" and "farina" are other things in Italian: English is read where the words are English.
   const isEnglish = other.languages.length === 0 || ENGLISH.test(plain);
   const english = readInEnglish(plain, claims);
   const isToldThere = new Set(other.mentions.map(({ substance }) => substance));
-  const isElsewhere = (words: string): boolean =>
-    OTHER_ELSEWHERE.has(words) || (other.languages.length > 0 && other.taken.has(words));
+  const isElsewhere = (words: string): boolean => OTHER_ELSEWHERE.has(words) || other.taken.has(words);
+  // A name of several English words is no word of another language.
+  const isOnlyEnglish = (words: string): boolean => words.includes(' ');
   for (const { substance, status, words } of english.mentions.values())
-    if ((isEnglish && !isElsewhere(words)) || (!isToldThere.has(substance) && !isElsewhere(words)))
+    if (isEnglish || isOnlyEnglish(words) || (!isToldThere.has(substance) && !isElsewhere(words)))
       gathering.mention(substance, status, words);
   if (english.animal && isEnglish) gathering.fromAnimal(english.animal.state, english.animal.words);
   for (const { substance, status, words } of other.mentions) gathering.mention(substance, status, words);

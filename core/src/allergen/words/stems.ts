@@ -13,6 +13,8 @@ const COMPOUNDING: ReadonlySet<WordLanguage> = new Set(['de', 'nl']);
 /** A stem of fewer letters is a word of its own; one of so many begins a word; from `INSIDE` on it may stand inside one. */
 const SHORTEST = 4;
 const INSIDE = 5;
+/** Inside a word of a sentence that is in no other language. */
+const IN_ENGLISH = 6;
 /** A longer one is no word. */
 const LONGEST_WORD = 40;
 /** Letters that inflection adds: "orzech-ami", "acciugh-e". */
@@ -94,8 +96,9 @@ function insideOf(word: string, languages: Languages): StemFound | null {
   let best: StemFound | null = null;
   for (let from = 0; from < word.length - SHORTEST + 1; from += 1)
     for (let to = word.length; to - from >= SHORTEST; to -= 1) {
-      const isEdge = from === 0 || word.length - to <= 2;
-      if (to - from < INSIDE && !isEdge) continue;
+      const isEdge = from === 0 || (from >= 3 && word.length - to <= 2);
+      const least = languages === null ? IN_ENGLISH : isEdge ? SHORTEST : INSIDE;
+      if (to - from < least) continue;
       const of = STEMS.get(word.slice(from, to));
       if (!of) continue;
       for (const [language, meaning] of of) {

@@ -5,7 +5,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
-const path = (name) => fileURLToPath(new URL(`../${name}`, import.meta.url));
+const path = (name) => fileURLToPath(new URL(`../../${name}`, import.meta.url));
 
 /** Rows of a table whose fields hold no comma. */
 const rowsOf = (file) =>
