@@ -50,6 +50,7 @@ export const ROOMS = {
     'kitchens',
     'store',
     'accounts',
+    'words',
     'devices',
     'worksheets',
     'swaps',

@@ -77,6 +77,7 @@ export {
   AMOUNT_WAYS,
   BAND_IDS,
   BUILD_WAYS,
+  answeredWord,
   comparableName,
   COUNTRIES,
   type Country,
@@ -129,6 +130,7 @@ export {
   type VesselKind,
   WORKING_FILL,
   type WorkKind,
+  type WordAnswer,
 } from './kitchen';
 export {
   type AllergenFlag,

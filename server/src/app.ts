@@ -38,6 +38,7 @@ import { stockRoutes } from './serving/stock-routes';
 import { ServiceStore } from './serving/store';
 import type { Store } from './store';
 import { swapRoutes } from './swaps/routes';
+import { wordRoutes } from './words/routes';
 import { worksheetRoutes } from './worksheets/routes';
 
 /** Largest request body, in bytes. */
@@ -135,6 +136,7 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
     ...larderRoutes(larder, (id) => recipes.usersOf(id)),
     ...kitchenRoutes(kitchens),
     ...packRoutes(packs, kitchens, recipes),
+    ...wordRoutes(services.words, services.people),
     ...ownSwapRoutes(ownSwaps),
     ...swapRoutes(store),
     ...menuRoutes(store),

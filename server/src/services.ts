@@ -13,10 +13,12 @@ import { Releases } from './labels/releases';
 import { Spool } from './labels/spool';
 import { StockStore } from './stock/store';
 import type { Store } from './store';
+import { WordStore } from './words/store';
 
 export interface Services {
   people: People;
   audit: AuditTrail;
+  words: WordStore;
   releases: Releases;
   batches: Batches;
   printer: SimulatedPrinter;
@@ -50,6 +52,7 @@ export function createServices(
   return {
     people,
     audit,
+    words: new WordStore(store.database, store.tables, store.kitchens, people, audit, now),
     releases,
     batches,
     printer,

@@ -31,7 +31,7 @@ async function saveRecipe(id: string, change: (saved: SavedRecipe) => object): P
   const { body: saved } = await world.send('GET', `/api/recipes/${id}`);
   await sent('PUT', `/api/recipes/${id}`, { ...saved, ...change(saved as SavedRecipe) });
 }
-const RECORDED = new Set(['id', 'packs', 'weights', 'names', 'swaps', 'ratings']);
+const RECORDED = new Set(['id', 'packs', 'weights', 'names', 'words', 'swaps', 'ratings']);
 async function saveKitchen(fields: Partial<Kitchen>): Promise<void> {
   const { body } = await world.send('GET', `/api/kitchens/${WARD}`);
   const settings = Object.fromEntries(

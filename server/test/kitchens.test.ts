@@ -17,7 +17,7 @@ const kitchens = async (): Promise<Kitchen[]> => (await world.send('GET', '/api/
 const without = (value: object, ...fields: string[]): object =>
   Object.fromEntries(Object.entries(value).filter(([field]) => !fields.includes(field)));
 const settingsOf = (kitchen: Kitchen): object =>
-  without(kitchen, 'id', 'packs', 'weights', 'names', 'swaps', 'ratings');
+  without(kitchen, 'id', 'packs', 'weights', 'names', 'words', 'swaps', 'ratings');
 const read = (id: string) => world.send('GET', `/api/kitchens/${id}`);
 const save = (id: string, settings: unknown, version: number) =>
   world.send('PUT', `/api/kitchens/${id}`, { settings, version });

@@ -72,7 +72,7 @@ test('packs, weights, names and swaps are recorded by ways of their own, and nev
   const { settings } = await opened();
   settings.change({ name: 'Alder' });
   await settled();
-  for (const field of ['id', 'packs', 'weights', 'names', 'swaps', 'ratings'])
+  for (const field of ['id', 'packs', 'weights', 'names', 'words', 'swaps', 'ratings'])
     expect([field, field in saves[0]!.settings]).toEqual([field, false]);
 });
 

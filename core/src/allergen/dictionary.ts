@@ -39,8 +39,7 @@ function learn(phrase: string, contains: SubstanceBits, check: SubstanceBits, re
   for (const word of words) VOCABULARY.add(word);
 }
 
-const reachOf = ({ where }: WordRow): Reach =>
-  where === 'lines' || where === 'names' ? where : 'anywhere';
+const reachOf = ({ where }: WordRow): Reach => (where === 'lines' || where === 'names' ? where : 'anywhere');
 const isOfRecipes = ({ language, where }: WordRow): boolean =>
   (language === 'en' || language === 'asia') && where !== 'packs';
 const isOtherName = ({ source }: WordRow): boolean => source === 'other-name';

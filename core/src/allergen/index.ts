@@ -2,7 +2,14 @@
 export { contradictionsOf } from './contradictions';
 export { equipmentTraces } from './cross-contact';
 export { DISH_NAMES } from './dish-names';
-export { isWordOfMeaning, longestMeaning, type Meaning, meaningOf, type Reach, TELLING_WORDS } from './dictionary';
+export {
+  isWordOfMeaning,
+  longestMeaning,
+  type Meaning,
+  meaningOf,
+  type Reach,
+  TELLING_WORDS,
+} from './dictionary';
 export {
   type AllergenFlag,
   flagsOf,
@@ -27,4 +34,13 @@ export { answersAfter, askedOfPack, isLeftOpen } from './pack-reading';
 export { animalStateOf, clearEvidence, containedIn, type Evidence, foodTraces } from './standing';
 export { readStatement, type StatementReading } from './statement';
 export { trapWords } from './traps';
-export { COMMON_WORDS, folded, FROM_ANIMALS, LOOKALIKE_WORDS, type StemFound, stemAt, tonguesOf, type WordLanguage } from './words';
+export {
+  COMMON_WORDS,
+  folded,
+  FROM_ANIMALS,
+  LOOKALIKE_WORDS,
+  type StemFound,
+  stemAt,
+  tonguesOf,
+  type WordLanguage,
+} from './words';

@@ -13,7 +13,7 @@ import {
   type Wanted,
   worse,
 } from '../food';
-import { breaksWholeFood, type Kitchen, type Pack, packOf } from '../kitchen';
+import { answeredWord, breaksWholeFood, type Kitchen, type Pack, packOf, type WordAnswer } from '../kitchen';
 import { readStatement } from './statement';
 import { isTrapped, trapWords } from './traps';
 
@@ -53,22 +53,48 @@ export interface FoodTrace extends Standing, Wanted {
 /** Certified gluten-free packs clear traces of these, but not the grain itself (EU 828/2014; 21 CFR 101.91). */
 const CERTIFIED_FREE_OF: ReadonlySet<Substance> = new Set(['wheat', 'rye', 'barley', 'oats']);
 
-const ASKED = new WeakMap<Pack, ReadonlySet<Substance>>();
-
-/** What a pack's statement leaves open ("lecithin", "spices"): only an answer settles it. */
-function askedBy(pack: Pack): ReadonlySet<Substance> {
-  let asked = ASKED.get(pack);
-  if (!asked) {
-    const { mentions } = readStatement(pack.statement);
-    asked = new Set(mentions.filter(({ status }) => status === 'check').map(({ substance }) => substance));
-    ASKED.set(pack, asked);
-  }
-  return asked;
+/** What the words of a pack leave open, and what a person said of those that nobody knew. */
+interface PackWords {
+  /** Left open by words that often hold it ("lecithin", "spices"): only an answer settles it. */
+  asked: ReadonlySet<Substance>;
+  /** Words that no list holds and nobody here has answered. */
+  unknown: readonly string[];
+  /** It is in a language that nobody here reads. */
+  isForeign: boolean;
+  /** What answered words hold. */
+  held: ReadonlySet<Substance | 'animal'>;
+  animal: 'animal' | 'check' | null;
 }
 
-/** Whether the statement leaves a substance open and no answer has settled it. */
-const isAskedBy = (pack: Pack, substance: Substance): boolean =>
-  pack.allergens[substance] !== 'none' && askedBy(pack).has(substance);
+const WORDS = new WeakMap<Pack, WeakMap<readonly WordAnswer[], PackWords>>();
+const NO_ANSWERS: readonly WordAnswer[] = [];
+
+function wordsOf(pack: Pack, kitchen: Kitchen): PackWords {
+  const answers = kitchen.words ?? NO_ANSWERS;
+  let ofPack = WORDS.get(pack);
+  if (!ofPack) WORDS.set(pack, (ofPack = new WeakMap()));
+  let words = ofPack.get(answers);
+  if (!words) {
+    const { mentions, unknown, isForeign, animal } = readStatement(pack.statement);
+    const said = new Map(answers.map(({ word, holds }) => [word, holds]));
+    const known = unknown.filter((word) => said.has(answeredWord(word)));
+    words = {
+      asked: new Set(mentions.filter(({ status }) => status === 'check').map(({ substance }) => substance)),
+      unknown: unknown.filter((word) => !said.has(answeredWord(word))),
+      isForeign,
+      held: new Set(known.flatMap((word) => said.get(answeredWord(word))!)),
+      animal: animal?.state ?? null,
+    };
+    ofPack.set(answers, words);
+  }
+  return words;
+}
+
+/** Whether a pack says what nobody here can read, in whole or in part: then it may be anything. */
+const isPartlyUnread = (pack: Pack, kitchen: Kitchen): boolean => {
+  const { unknown, isForeign } = wordsOf(pack, kitchen);
+  return isForeign || unknown.length > 0;
+};
 
 /** One answer of a pack as the statement of a status. */
 const asPrinted = (answer: Pack['allergens'][Substance]): AllergenStatus | undefined =>
@@ -81,29 +107,86 @@ function printedOn(pack: Pack, substance: Substance): AllergenStatus | undefined
   return now && before ? worse(now, before) : (now ?? before);
 }
 
+/** What is known of a food and a substance in a kitchen, each looked up once. */
+interface Known {
+  /** What the larder or a trap says, whatever the brand. */
+  inherent: AllergenStatus | undefined;
+  isSingle: boolean;
+  hasPack: boolean;
+  isConfirmed: boolean;
+  /** What the pack prints of it. */
+  printed: AllergenStatus | undefined;
+  /** A word of the pack that nobody knew holds it, as a person answered. */
+  isHeldByWord: boolean;
+  /** A word of the pack that nobody knows, or a language that nobody reads. */
+  isUnread: boolean;
+  /** The statement, the supplier or a reader left it open. */
+  isAsked: boolean;
+  /** A grain that is clean only when certified, without its certificate. */
+  lacksCertificate: boolean;
+}
+
+interface Rule {
+  says: string;
+  when: (known: Known) => boolean;
+  status: AllergenStatus;
+  isNamed: boolean | ((known: Known) => boolean);
+}
+
 /**
- * How a food stands to a substance in a kitchen. What a food is made of stays, whatever a pack says; a pack adds
- * to it and clears what was only unchecked. A product without a pack is `check` for everything else.
+ * How a food stands to a substance: the first rule that applies. What a food is made of stays, whatever a pack says; a pack
+ * adds to it and clears what was only unchecked; unknown is never safe.
  */
-export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): Standing {
+export const STANDINGS: readonly Rule[] = [
+  { says: 'it is made of it, whatever the brand', when: (k) => k.inherent === 'contains', status: 'contains', isNamed: true },
+  { says: 'the pack prints that it is in it', when: (k) => k.printed === 'contains', status: 'contains', isNamed: true },
+  { says: 'a word of the pack holds it, as somebody here answered', when: (k) => k.isHeldByWord, status: 'contains', isNamed: true },
+  { says: 'the pack prints that it may be in it', when: (k) => k.printed === 'may-contain', status: 'may-contain', isNamed: true },
+  { says: 'it may be in it, whatever the brand', when: (k) => k.inherent === 'may-contain', status: 'may-contain', isNamed: true },
+  { says: 'the pack changed or was withdrawn', when: (k) => k.hasPack && !k.isConfirmed, status: 'check', isNamed: (k) => k.inherent === 'check' },
+  { says: 'the pack leaves it open', when: (k) => k.isAsked, status: 'check', isNamed: true },
+  { says: 'a word of the pack that nobody knows', when: (k) => k.isUnread, status: 'check', isNamed: true },
+  { says: 'clean only with a certificate, which the pack lacks', when: (k) => k.lacksCertificate, status: 'check', isNamed: true },
+  { says: 'the pack was read and does not name it', when: (k) => k.hasPack, status: 'clear', isNamed: true },
+  { says: 'it is often in it, and nobody has read a pack', when: (k) => k.inherent === 'check', status: 'check', isNamed: true },
+  { says: 'it is never in it', when: (k) => k.inherent === 'clear', status: 'clear', isNamed: true },
+  { says: 'a food of one ingredient', when: (k) => k.isSingle, status: 'clear', isNamed: false },
+  { says: 'a product of which nobody has read a pack', when: () => true, status: 'check', isNamed: false },
+]; // prettier-ignore
+
+function knownOf(food: Food, substance: Substance, kitchen: Kitchen): Known {
   const inherent = food.allergens[substance] ?? (isTrapped(food, substance) ? 'check' : undefined);
-  if (inherent === 'contains') return { status: 'contains', isNamed: true };
   const pack = packOf(kitchen, food.id);
-  const printed = pack && printedOn(pack, substance);
-  if (printed) return { status: printed, isNamed: true };
-  if (inherent === 'may-contain') return { status: 'may-contain', isNamed: true };
-  if (pack && !pack.isConfirmed) return { status: 'check', isNamed: inherent === 'check' };
-  if (pack && (pack.allergens[substance] === 'check' || isAskedBy(pack, substance)))
-    return { status: 'check', isNamed: true };
-  if (pack) {
-    const needsCertificate =
-      inherent === 'check' && food.kind === 'single' && CERTIFIED_FREE_OF.has(substance);
-    if (!needsCertificate || pack.certifiedGlutenFree) return { status: 'clear', isNamed: true };
-  }
-  if (inherent === 'check') return { status: 'check', isNamed: true };
-  if (inherent === 'clear' || food.kind === 'single')
-    return { status: 'clear', isNamed: inherent === 'clear' };
-  return { status: pack ? 'clear' : 'check', isNamed: false };
+  const isSingle = food.kind === 'single';
+  const isBare = {
+    printed: undefined,
+    isHeldByWord: false,
+    isUnread: false,
+    isAsked: false,
+    lacksCertificate: false,
+  };
+  if (!pack) return { inherent, isSingle, hasPack: false, isConfirmed: false, ...isBare };
+  const answer = pack.allergens[substance];
+  const { asked, held } = wordsOf(pack, kitchen);
+  return {
+    inherent,
+    isSingle,
+    hasPack: true,
+    isConfirmed: pack.isConfirmed,
+    printed: printedOn(pack, substance),
+    isHeldByWord: held.has(substance),
+    isUnread: isPartlyUnread(pack, kitchen),
+    isAsked: answer === 'check' || (answer !== 'none' && asked.has(substance)),
+    lacksCertificate:
+      inherent === 'check' && isSingle && CERTIFIED_FREE_OF.has(substance) && !pack.certifiedGlutenFree,
+  };
+}
+
+/** How a food stands to a substance in a kitchen, by the first rule of `STANDINGS` that applies. */
+export function standingOf(food: Food, substance: Substance, kitchen: Kitchen): Standing {
+  const known = knownOf(food, substance, kitchen);
+  const { status, isNamed } = STANDINGS.find(({ when }) => when(known))!;
+  return { status, isNamed: typeof isNamed === 'boolean' ? isNamed : isNamed(known) };
 }
 
 /** Whether a statement names an entry of the own list, or one of its foods, by a word. */
@@ -128,7 +211,7 @@ export function ownStandingOf(food: Food, entry: OwnAllergen, kitchen: Kitchen):
   const answers = [said, pack.isConfirmed ? undefined : pack.before?.own[entry.id]];
   const printed = (['contains', 'may-contain'] as const).find((each) => answers.includes(each));
   if (printed) return { status: printed, isNamed: true };
-  if (!pack.isConfirmed) return { status: 'check', isNamed: false };
+  if (!pack.isConfirmed || isPartlyUnread(pack, kitchen)) return { status: 'check', isNamed: false };
   if (said === 'none') return { status: 'clear', isNamed: true };
   return { status: food.kind === 'single' ? 'clear' : 'check', isNamed: false };
 }
@@ -170,6 +253,19 @@ function evidenceOf(food: Food, { status }: Standing, trap: string, kitchen: Kit
     return {
       kind: 'changed pack',
       words: withTrap(`${which}: it changed or was withdrawn, and nobody has confirmed it`),
+      ...of,
+    };
+  const { unknown, isForeign } = wordsOf(pack, kitchen);
+  if (status === 'check' && isForeign)
+    return {
+      kind: 'nobody knows',
+      words: withTrap(`${which}: it is in a language that nobody here reads`),
+      ...of,
+    };
+  if (status === 'check' && unknown.length > 0)
+    return {
+      kind: 'nobody knows',
+      words: withTrap(`${which}: nobody knows ${unknown.map((word) => `"${word}"`).join(', ')}`),
       ...of,
     };
   return { kind: 'pack', words: `${which}, read by ${checkedBy} on ${checkedOn}`, ...of };
@@ -267,7 +363,11 @@ export function animalStateOf(food: Food, kitchen: Kitchen): AnimalState {
   if (food.animal === 'animal' || holdsOne) return 'animal';
   const pack = packOf(kitchen, food.id);
   const said = pack?.animal ?? null;
-  if (said === 'animal') return 'animal';
+  const words = pack ? wordsOf(pack, kitchen) : null;
+  if (said === 'animal' || words?.held.has('animal')) return 'animal';
   if (pack && !pack.isConfirmed && food.kind === 'product') return 'check';
+  // What a person said of the pack holds for what was read; a word that nobody knows nobody has read.
+  if (pack && isPartlyUnread(pack, kitchen)) return 'check';
+  if (said === null && words?.animal === 'animal') return 'animal';
   return food.animal === 'check' && said === null ? 'check' : 'plant';
 }

@@ -8,7 +8,9 @@ import type { Token } from './tokens';
 const words = (text: string): ReadonlySet<string> => new Set(text.split(' '));
 
 /** Words that may stand between a denial and what is not there. */
-const SLIPPED = words('any the a an added extra more real actual dairy of your de d di des du dodatku zusatz');
+const SLIPPED = words(
+  'any the a an added extra more real actual dairy of your de d di des du dodatku zusatz',
+);
 const DENIALS = words(
   'without no minus sans omit omitting skip skipping non not zero excluding avoid avoiding neither nor ' +
     'ohne sin senza sem zonder bez kein keine keinen keinerlei geen',
@@ -19,7 +21,9 @@ const PAIRS: readonly (readonly [string, string])[] = [
   ['leave', 'out'], ['leaving', 'out'], ['leaves', 'out'], ['left', 'out'], ['contains', 'no'], ['contain', 'no'], ['pas', 'de'],
 ]; // prettier-ignore
 /** "We do not use flour": a verb that puts in, and what denies it. */
-const PUTTING = words('use uses used using add adds added contain contains include includes have has need needs put');
+const PUTTING = words(
+  'use uses used using add adds added contain contains include includes have has need needs put',
+);
 const DENYING = words('not dont doesnt didnt never nothing cannot');
 const NOTHING = words('nothing here in this it dish of the recipe we ever');
 
@@ -51,7 +55,8 @@ const LOOKS = words(
   'brown browned golden soft tender thick thickened crisp crispy smooth done cooked through just dry translucent clear coloured very it they is are the and fragrant evenly lightly well set firm hot warm reduced',
 );
 const TIMES = /^(?:minutes?|mins?|hours?|hrs?|seconds?|secs?|days?)$/;
-const NUMBER = /^(?:\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|about|another|half)$/;
+const NUMBER =
+  /^(?:\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|about|another|half)$/;
 /** What ends the clause of a denial: something new begins. */
 const CLAUSE = words('and then but while so plus before after with to as');
 
@@ -101,10 +106,15 @@ export function denialBefore(tokens: readonly Token[], at: number): number {
   const word = tokens[index]!.word;
   const previous = tokens[index - 1]?.word ?? '';
   // "50 g Free From oats" are oats of a range that is called so.
-  const isRange = previous === 'free' && /^\d|^(?:g|kg|oz|lb|cups?|tbsp|tsp|packs?|bags?|box)$/.test(tokens[index - 2]?.word ?? '');
+  const isRange =
+    previous === 'free' &&
+    /^\d|^(?:g|kg|oz|lb|cups?|tbsp|tsp|packs?|bags?|box)$/.test(tokens[index - 2]?.word ?? '');
   if (!isRange && PAIRS.some(([one, other]) => other === word && one === previous)) return index - 1;
   // "of" and "de" were slipped over: "instead of the butter", "pas de beurre".
-  if ((next.word === 'of' && ['instead', 'free', 'place', 'lieu'].includes(word)) || (next.word === 'de' && word === 'pas'))
+  if (
+    (next.word === 'of' && ['instead', 'free', 'place', 'lieu'].includes(word)) ||
+    (next.word === 'de' && word === 'pas')
+  )
     return index;
   const verb = deniedVerb(tokens, index);
   if (verb >= 0) return verb;
@@ -172,7 +182,12 @@ function listEnd(tokens: readonly Token[], end: number, starts: ReadonlyMap<numb
     if (from < 0) return at;
     // "without butter, ohne Mehl": another denial with its own list.
     let item = from;
-    while (item < tokens.length && (DENIALS.has(tokens[item]!.word) || SLIPPED.has(tokens[item]!.word)) && tokens[item]!.gap !== 'stop') item += 1;
+    while (
+      item < tokens.length &&
+      (DENIALS.has(tokens[item]!.word) || SLIPPED.has(tokens[item]!.word)) &&
+      tokens[item]!.gap !== 'stop'
+    )
+      item += 1;
     const last = ends.get(item);
     if (last === undefined) return at;
     at = last;
@@ -188,9 +203,15 @@ function isPlainTail(tokens: readonly Token[], at: number, to: number): boolean 
   while (end < to && (end === at || tokens[end]!.gap !== 'break')) end += 1;
   const tail = tokens.slice(at, end).map(({ word }) => word);
   const [head = '', ...rest] = tail;
-  if (head === 'for') return rest.length >= 2 && rest.slice(0, -1).every((word) => NUMBER.test(word)) && TIMES.test(rest.at(-1)!);
+  if (head === 'for')
+    return (
+      rest.length >= 2 && rest.slice(0, -1).every((word) => NUMBER.test(word)) && TIMES.test(rest.at(-1)!)
+    );
   if (head === 'until') return rest.length > 0 && rest.every((word) => LOOKS.has(word));
-  if (['in', 'on', 'over', 'at', 'into', 'under'].includes(head) && rest.every((word) => PLACES.has(word) || TAIL.has(word)))
+  if (
+    ['in', 'on', 'over', 'at', 'into', 'under'].includes(head) &&
+    rest.every((word) => PLACES.has(word) || TAIL.has(word))
+  )
     return true;
   if (CLAUSE.has(head)) return !tail.some((word) => HARD.has(word));
   return tail.every((word) => TAIL.has(word));
@@ -223,7 +244,8 @@ export function isPlainDenial(
   const sign = after ? after.between : '';
   if (tokens[to - 1]!.isAsked || /\?/.test(sign)) return false;
   // "Dairy-free: no."
-  if (/:/.test(sign) && after && /^(?:no|not|never|nope|false|unknown|nein|non|nie)$/.test(after.word)) return false;
+  if (/:/.test(sign) && after && /^(?:no|not|never|nope|false|unknown|nein|non|nie)$/.test(after.word))
+    return false;
   const mentioned = new Set<number>();
   for (const [last, start] of starts) for (let at = start; at <= last; at += 1) mentioned.add(at);
   const last = listEnd(tokens, end, starts);
@@ -240,7 +262,8 @@ export function isPlainDenial(
     const { word } = tokens[at]!;
     // The denied list before this one: "no mustard and no mayonnaise".
     const isOfDenial = at + 1 < denial && mentioned.has(at + 1) && DENIALS.has(word);
-    const isOneDenial = DENIALS.has(word) && [...starts.values()].some((start) => denialBefore(tokens, start) === at);
+    const isOneDenial =
+      DENIALS.has(word) && [...starts.values()].some((start) => denialBefore(tokens, start) === at);
     if (isOfDenial || isOneDenial || mentioned.has(at)) continue;
     if (SPOILERS.has(word) || (word === 'used' && tokens[at + 1]?.word === 'to')) return false;
   }

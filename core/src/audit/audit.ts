@@ -181,7 +181,16 @@ function isItsOwnName(found: Found, lacks: SubstanceBits, place: Place, { recipe
 }
 
 /** What is made of plants under these names says so by the plant before it: "lentil pâté", "banana ice cream". */
-const MADE_UNDER_A_NAME = bitsOf(['milk', 'egg', 'fish', 'animal', 'soy', 'mustard', 'coconut', ...US_TREE_NUTS]);
+const MADE_UNDER_A_NAME = bitsOf([
+  'milk',
+  'egg',
+  'fish',
+  'animal',
+  'soy',
+  'mustard',
+  'coconut',
+  ...US_TREE_NUTS,
+]);
 
 /**
  * Whether a title or heading names the dish by a plant of its list ("mushroom pâté", "apple butter"), and all that goes in
@@ -192,7 +201,10 @@ function isNamedByPlant(found: Found, place: Place, { recipe, written }: World):
   if ((found.contains & ~NO_QUESTION & ~bitsOf(['milk', 'egg', 'fish', 'animal'])) !== 0) return false;
   if ((found.check & ~NO_QUESTION & ~MADE_UNDER_A_NAME) !== 0 || found.kind !== 'named') return false;
   // What follows the name begins something else: "potato cheese pie".
-  if (/^[\s-]*\p{L}/u.test(place.text.slice(found.to)) && !/^\s+(?:with|of|for|from)\b/i.test(place.text.slice(found.to)))
+  if (
+    /^[\s-]*\p{L}/u.test(place.text.slice(found.to)) &&
+    !/^\s+(?:with|of|for|from)\b/i.test(place.text.slice(found.to))
+  )
     return false;
   const ahead = place.text.slice(0, found.from);
   if (ahead.trim() !== '' && !/\p{L}[\s-]$/u.test(ahead)) return false;

@@ -1,5 +1,13 @@
 /** Finds every mention of a food, a product or an allergen in a text, however it is spelt, joined or bent. */
-import { FROM_ANIMALS as ANIMAL_ALLERGENS, type Reach, type StemFound, stemAt, TELLING_WORDS, tonguesOf, type WordLanguage } from '../allergen';
+import {
+  FROM_ANIMALS as ANIMAL_ALLERGENS,
+  type Reach,
+  type StemFound,
+  stemAt,
+  TELLING_WORDS,
+  tonguesOf,
+  type WordLanguage,
+} from '../allergen';
 import { bitsOf, editDistance, nameWords, type SubstanceBits } from '../food';
 import { UNIT_WORDS } from '../quantity';
 import { isFormWord } from '../recipe';
@@ -248,7 +256,9 @@ function tonguesAt(tokens: readonly Token[], at: number, lexicon: Lexicon): Read
 const NO_TONGUES: ReadonlySet<WordLanguage> = new Set();
 /** Small words that only an English sentence holds. */
 const ENGLISH_ONLY = new Set(
-  'the and with without of for until it them then into are or to not this that is be you we serve add stir cook our your at from'.split(' '),
+  'the and with without of for until it them then into are or to not this that is be you we serve add stir cook our your at from'.split(
+    ' ',
+  ),
 );
 const isEnglishOnly = (word: string): boolean => ENGLISH_ONLY.has(word);
 const MOST_WORDS = 4;
@@ -395,7 +405,8 @@ const DIETS: ReadonlyMap<string, SubstanceBits> = new Map([
   ['vegans', ANIMAL_BITS],
 ]);
 /** Allergens by the numbers or letters of a key that nobody here has: "Allergens: 1, 3, 7". */
-const NUMBERED = /\ballerg[a-z]*\b[^.\n]{0,24}:\s*((?:[A-R]|\d{1,2})(?:\s*[,/+&]\s*(?:[A-R]|\d{1,2}))*)(?![\p{L}\d])/giu;
+const NUMBERED =
+  /\ballerg[a-z]*\b[^.\n]{0,24}:\s*((?:[A-R]|\d{1,2})(?:\s*[,/+&]\s*(?:[A-R]|\d{1,2}))*)(?![\p{L}\d])/giu;
 
 /** What is said of the whole dish and names no food: a diet that is denied, a key of allergens. */
 function saidOfAll(tokens: readonly Token[], text: string, starts: ReadonlyMap<number, number>): Found[] {
@@ -416,7 +427,9 @@ function saidOfAll(tokens: readonly Token[], text: string, starts: ReadonlyMap<n
     if (bits === undefined || isPlainDenial(tokens, at, at + 1, starts, true)) return [];
     return [whole(from, to, bits, word)];
   });
-  const keys = [...text.matchAll(NUMBERED)].map(({ index, 0: said }) => whole(index, index + said.length, 0, nameWords(said).join(' ')));
+  const keys = [...text.matchAll(NUMBERED)].map(({ index, 0: said }) =>
+    whole(index, index + said.length, 0, nameWords(said).join(' ')),
+  );
   return [...diets, ...keys];
 }
 

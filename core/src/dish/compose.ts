@@ -83,7 +83,9 @@ function lineTraces(line: ComposedLine, kitchen: Kitchen, book: Book): Trace[] {
   if (choices) {
     // Whichever is taken: what one of them holds is in the dish or not, by what the cook takes.
     const others = choices.flatMap((food) => tracesOf(food, food.name, line.id, kitchen));
-    const open = others.map((trace): Trace => (trace.status === 'contains' ? { ...trace, status: 'check' } : trace));
+    const open = others.map((trace): Trace =>
+      trace.status === 'contains' ? { ...trace, status: 'check' } : trace,
+    );
     return [...tracesOf(line.food, line.name, line.id, kitchen), ...open];
   }
   if (!line.inner) return tracesOf(line.food, line.name, line.id, kitchen, line.isFoodSure);

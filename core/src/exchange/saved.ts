@@ -24,7 +24,10 @@ export interface SavedFood {
 }
 
 /** What a kitchen sets for itself; the rest is recorded piece by piece. */
-export type KitchenSettings = Omit<Kitchen, 'id' | 'packs' | 'weights' | 'names' | 'swaps' | 'ratings'>;
+export type KitchenSettings = Omit<
+  Kitchen,
+  'id' | 'packs' | 'weights' | 'names' | 'words' | 'swaps' | 'ratings'
+>;
 
 export interface SavedKitchen {
   kitchen: Kitchen;

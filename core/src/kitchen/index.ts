@@ -40,6 +40,7 @@ export {
   type WorkKind,
 } from './equipment';
 export {
+  answeredWord,
   comparableName,
   type Heat,
   type Kitchen,
@@ -54,6 +55,7 @@ export {
   packOf,
   withdrawPack,
   withUnreadPack,
+  type WordAnswer,
 } from './kitchen';
 export { swapHere, swapsFrom } from './library';
 export { PAN_FILL, PAN_TYPES, type PanId, PANS } from './pans';

@@ -3,6 +3,7 @@ import {
   type AllergenSetting,
   nameWords,
   type NutrientId,
+  plainText,
   type Substance,
   type SwapEntry,
   type SwapRating,
@@ -105,6 +106,23 @@ export interface KitchenName {
   tiedOn: string;
 }
 
+/**
+ * What a person said of a word of pack statements that no list holds: kept with the word, for every pack that has it. It says
+ * nothing of words that are known.
+ */
+export interface WordAnswer {
+  /** As `answeredWord` makes it comparable. */
+  word: string;
+  /** What it holds; empty where it holds none of them. */
+  holds: readonly (Substance | 'animal')[];
+  by: string;
+  /** ISO date. */
+  on: string;
+}
+
+/** A word of a statement as its answer is kept under. */
+export const answeredWord = (written: string): string => plainText(written).trim();
+
 export interface Kitchen extends AllergenSetting {
   id: string;
   name: string;
@@ -120,6 +138,8 @@ export interface Kitchen extends AllergenSetting {
   packs: readonly Pack[];
   weights: readonly KitchenWeight[];
   names: readonly KitchenName[];
+  /** What was said here of words of statements that nobody knew. */
+  words: readonly WordAnswer[];
   /** Equipment that other food goes through too. */
   shared: readonly SharedEquipment[];
   /** Who is cooked for, and what they must not have. */
@@ -137,8 +157,9 @@ export interface Kitchen extends AllergenSetting {
 /** What a kitchen is where it never said: older settings lack these. */
 export const KITCHEN_DEFAULTS: Pick<
   Kitchen,
-  'ownAllergens' | 'shared' | 'diners' | 'targets' | 'service' | 'safety' | 'swaps' | 'ratings'
+  'ownAllergens' | 'shared' | 'diners' | 'targets' | 'service' | 'safety' | 'swaps' | 'ratings' | 'words'
 > = {
+  words: [],
   ownAllergens: [],
   shared: [],
   diners: [],

@@ -89,9 +89,13 @@ describe('a statement as printed', () => {
   test('a word that no list holds is asked, however it is written; what a list holds is not', () => {
     expect(readStatement('water, sugar, ZORBLAX, salt').unknown).toEqual(['ZORBLAX']);
     expect(readStatement('water, <strong>ruxle paste</strong> (12 %), E330').unknown).toEqual(['ruxle']);
-    expect(readStatement('Zutaten: Wasser, Krolvenat-Mix, Kartoffelflocken').unknown).toEqual(['Krolvenat-Mix']);
+    expect(readStatement('Zutaten: Wasser, Krolvenat-Mix, Kartoffelflocken').unknown).toEqual([
+      'Krolvenat-Mix',
+    ]);
     expect(readStatement('INGREDIENTS: water, SOYA, UHT, KINAKO').unknown).toEqual([]);
-    expect(readStatement('Ingredients: rice (62 %), salt, acidity regulator: citric acid.').unknown).toEqual([]);
+    expect(readStatement('Ingredients: rice (62 %), salt, acidity regulator: citric acid.').unknown).toEqual(
+      [],
+    );
   });
 
   test('whatever is printed, nothing is thrown and adding words never takes a mention away', () => {

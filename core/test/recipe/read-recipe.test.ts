@@ -70,8 +70,8 @@ describe('what is no recipe', () => {
   test('a very long text is read to its limit and says what was left', () => {
     const long = (lines: number): string => `Pot\n${'100 g millet\n'.repeat(lines)}`;
     expect(codes(long(2500))).toContain('text-cut');
-    // What is beyond the limit costs nothing.
-    expect(growth(2500, (lines) => void read(long(lines)))).toBeLessThan(2.5);
+    // What is beyond the limit costs nothing; without one it would be four times the work.
+    expect(growth(2500, (lines) => void read(long(lines)))).toBeLessThan(3.2);
   });
 
   test('letters of every kind stay letters', () => {

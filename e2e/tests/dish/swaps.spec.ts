@@ -190,7 +190,7 @@ test('a long search says how far it is, and is stopped by a tap; the next one st
     kitchen: Record<string, unknown>;
     version: number;
   };
-  const recorded = new Set(['id', 'packs', 'weights', 'names', 'swaps', 'ratings']);
+  const recorded = new Set(['id', 'packs', 'weights', 'names', 'words', 'swaps', 'ratings']);
   const settings = Object.fromEntries(Object.entries(ward).filter(([field]) => !recorded.has(field)));
   const diners = all.map((id) => ({ id, name: `No ${id}`, exclude: [id], portions: 3, policy: null }));
   const put = (now: object, at: number) =>

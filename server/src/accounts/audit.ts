@@ -19,6 +19,8 @@ export const AUDIT_ACTS = [
   'signed-in',
   'account-made',
   'account-changed',
+  'word-answered',
+  'word-taken-back',
 ] as const;
 export type AuditAct = (typeof AUDIT_ACTS)[number];
 

@@ -115,6 +115,20 @@ async function removeProductsAndNames(q: QueryInterface): Promise<void> {
     await q.removeColumn('packs', column);
 }
 
+/** What was said of words of pack statements that no list holds. */
+async function addWordAnswers(q: QueryInterface): Promise<void> {
+  await q.createTable('kitchen_word_answers', {
+    id: serial,
+    kitchen_id: reference('kitchens', false, 'CASCADE'),
+    word: text(200),
+    holds: json(true),
+    person_id: text(80),
+    by_name: text(120),
+    on: { type: DataTypes.DATEONLY, allowNull: false },
+    at: { type: DataTypes.DATE(3), allowNull: false },
+  });
+}
+
 /** The machines a batch is made in, lines done otherwise, and a version for two people who set up one kitchen. */
 async function addMachinesAndTechniques(q: QueryInterface): Promise<void> {
   await q.addColumn('recipes', 'vessel_ids', json(true));
@@ -347,6 +361,11 @@ export async function migrate(database: Sequelize): Promise<string[]> {
         name: '014-cooking',
         up: ({ context }) => addCooking(context),
         down: ({ context }) => removeCooking(context),
+      },
+      {
+        name: '015-word-answers',
+        up: ({ context }) => addWordAnswers(context),
+        down: ({ context }) => context.dropTable('kitchen_word_answers'),
       },
     ],
   });

@@ -12,6 +12,7 @@ export interface Tables {
   imports: Table;
   weights: Table;
   names: Table;
+  wordAnswers: Table;
   recipes: Table;
   services: Table;
   stock: Table;
@@ -128,6 +129,16 @@ export function defineTables(database: Sequelize): Tables {
       foodId: string,
       written: string,
       tiedOn: DATEONLY,
+    }),
+    wordAnswers: table('kitchen_word_answers', {
+      id: serial,
+      kitchenId: string,
+      word: string,
+      holds: json('holds'),
+      personId: string,
+      byName: string,
+      on: DATEONLY,
+      at: DATE(3),
     }),
     weights: table('kitchen_weights', {
       id: serial,

@@ -49,6 +49,12 @@ export const ERRORS = {
     status: 422,
     message: 'The answers say less than the statement of the pack. Nothing was recorded.',
   },
+  'statement-language': {
+    status: 422,
+    message:
+      'This statement is in a language that nobody here reads. Ask the supplier for it in English, French, German, Spanish, Italian, Portuguese, Dutch, Polish or Turkish. Nothing was recorded.',
+  },
+  'word-not-answered': { status: 404, message: 'Nothing was said of this word here.' },
   'reading-date': {
     status: 422,
     message:

@@ -1,7 +1,7 @@
 /** Packs on record: what each says, one version after another, and who stands for it. */
 import { isDeepStrictEqual } from 'node:util';
 import { type Sequelize, Transaction } from 'sequelize';
-import { contradictionsOf, type Food, type Kitchen, type Pack } from '@hand-ladle/core';
+import { contradictionsOf, type Food, type Kitchen, type Pack, readStatement } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import { ApiError } from '../http/errors';
 import type { LarderStore } from '../larder/store';
@@ -47,6 +47,7 @@ export class PackStore {
     food: Food,
     readingDays: number,
   ): void {
+    if (readStatement(pack.statement).isForeign) throw new ApiError('statement-language');
     const contradictions = contradictionsOf(pack, food);
     if (contradictions.length > 0) throw new ApiError('pack-contradicts', contradictions);
     const age = (this.now().getTime() - Date.parse(`${pack.checkedOn}T00:00:00Z`)) / DAY_MS;

@@ -22,6 +22,7 @@ export const kitchenAnswer = tellingAll(
   'packs',
   'weights',
   'names',
+  'words',
   'swaps',
   'ratings',
 );

@@ -9,6 +9,7 @@ import type {
   PackBefore,
   SwapEntry,
   SwapRating,
+  WordAnswer,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 import { type Row, value } from '../database/row';
@@ -30,7 +31,7 @@ export async function insertKitchen(
   position: number,
   transaction: Transaction,
 ): Promise<void> {
-  const { id, name, packs, weights, names, swaps, ratings, ...settings } = kitchen;
+  const { id, name, packs, weights, names, words: _answered, swaps, ratings, ...settings } = kitchen;
   await tables.kitchens.create({ id, position, name, settings, version: 1 }, { transaction });
   for (const pack of packs) {
     // A change that waits for a yes has two versions: the one that was confirmed, and the new one.
@@ -128,6 +129,7 @@ export interface KitchenRows {
   packs: readonly Row[];
   weights: readonly Row[];
   names: readonly Row[];
+  words: readonly Row[];
   swaps: readonly Row[];
   ratings: readonly Row[];
 }
@@ -139,6 +141,18 @@ const ratingFromRow = (row: Row): SwapRating => ({
   ratedBy: value(row, 'ratedBy'),
   ratedOn: value(row, 'ratedOn'),
 });
+
+/** The last that was said of each word; one that was taken back is not said. */
+function answersFromRows(rows: readonly Row[]): WordAnswer[] {
+  const answers = new Map<string, WordAnswer>();
+  for (const row of rows) {
+    const word = value<string>(row, 'word');
+    const holds = value<WordAnswer['holds'] | null>(row, 'holds');
+    answers.delete(word);
+    if (holds !== null) answers.set(word, { word, holds, by: value(row, 'byName'), on: value(row, 'on') });
+  }
+  return [...answers.values()];
+}
 
 /** A kitchen from its rows; of several weights or names for one thing, the last recorded holds. */
 export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
@@ -164,6 +178,7 @@ export function kitchenFromRows(row: Row, rows: KitchenRows): Kitchen {
     packs: packsFromRows(rows.packs),
     weights: [...weights.values()],
     names: [...names.values()],
+    words: answersFromRows(rows.words),
     swaps: rows.swaps.map((each) => value<SwapEntry>(each, 'data')),
     ratings: rows.ratings.map(ratingFromRow),
   };

@@ -23,10 +23,11 @@ export class KitchenStore {
   private async recorded(where: Record<string, unknown>): Promise<(id: string) => KitchenRows> {
     const asked = { where, order: [['id', 'ASC']] as [string, string][] };
     const of = async (table: Table) => groupedBy(await table.findAll(asked), 'kitchenId');
-    const [packs, weights, names, swaps, ratings] = await Promise.all([
+    const [packs, weights, names, words, swaps, ratings] = await Promise.all([
       of(this.tables.packs),
       of(this.tables.weights),
       of(this.tables.names),
+      of(this.tables.wordAnswers),
       of(this.tables.swaps),
       of(this.tables.ratings),
     ]);
@@ -34,6 +35,7 @@ export class KitchenStore {
       packs: packs.get(id) ?? [],
       weights: weights.get(id) ?? [],
       names: names.get(id) ?? [],
+      words: words.get(id) ?? [],
       swaps: swaps.get(id) ?? [],
       ratings: ratings.get(id) ?? [],
     });

@@ -45,8 +45,9 @@ export const settingsOf = ({
   packs: __,
   weights: ___,
   names: ____,
-  swaps: _____,
-  ratings: ______,
+  words: _____,
+  swaps: ______,
+  ratings: _______,
   ...settings
 }: Kitchen) => settings;
 

@@ -15,7 +15,7 @@ import { useSavedDraft } from '../state/saved-draft';
 const SAVE_AFTER = 500;
 
 /** What a kitchen records beside its settings, each by a way of its own. */
-const RECORDED = new Set(['id', 'packs', 'weights', 'names', 'swaps', 'ratings']);
+const RECORDED = new Set(['id', 'packs', 'weights', 'names', 'words', 'swaps', 'ratings']);
 
 /** What a kitchen sets for itself. */
 const settingsOf = (kitchen: Kitchen): KitchenSettings =>

@@ -2,6 +2,7 @@
 /** A pasted statement as it was read, shown back: what it names, what to ask, what a person must look at. */
 import { computed } from 'vue';
 import { type StatementReading, SUBSTANCE_NAMES } from '@hand-ladle/core';
+import UnknownWords from './UnknownWords.vue';
 
 const props = defineProps<{ reading: StatementReading }>();
 const questions = computed(() => props.reading.mentions.filter(({ status }) => status === 'check'));
@@ -25,7 +26,8 @@ const questions = computed(() => props.reading.mentions.filter(({ status }) => s
       <span v-if="reading.mentions.length === 0" class="soft">no allergen it knows. Read it yourself.</span>
     </p>
     <p v-if="reading.isForeign" class="doubt">
-      Some of it is in a language that is not read here: read it yourself, or ask the supplier for another.
+      It is in a language that nobody here reads, so it cannot be recorded: ask the supplier for it in
+      another.
     </p>
     <p v-if="reading.languages.length > 0" class="soft">Read as {{ reading.languages.join(' and ') }} too.</p>
     <p v-if="questions.length > 0" class="doubt">
@@ -36,9 +38,7 @@ const questions = computed(() => props.reading.mentions.filter(({ status }) => s
       “{{ reading.animal.words }}” {{ reading.animal.state === 'animal' ? 'comes' : 'may come' }} from an
       animal.
     </p>
-    <p v-if="reading.unknownStress.length > 0" class="doubt">
-      The pack stresses {{ reading.unknownStress.join(', ') }}, which is not known here: find out what it is.
-    </p>
+    <UnknownWords v-if="reading.unknown.length > 0" :words="reading.unknown" />
     <p v-if="reading.claims.length > 0" class="soft">
       It claims “{{ reading.claims.join('”, “') }}”. A claim clears nothing.
     </p>

@@ -65,7 +65,10 @@ const SHORT = 4;
 const INSIDE = 5;
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 /** A stem as it is compared: "lait d'amande" and "lait d’amande" are "lait d amande". */
-const stemOf = (word: string): string => folded(word).replace(/[^a-z0-9]+/g, ' ').trim();
+const stemOf = (word: string): string =>
+  folded(word)
+    .replace(/[^a-z0-9]+/g, ' ')
+    .trim();
 
 function ready(language: StatementLanguage): Ready {
   const said = new Map<string, Said>();
@@ -141,12 +144,16 @@ const JOINTS = /\s+(?:und|oder|et|ou|y|e|o|en|of|i|lub|oraz|ni|ne|noch|ani|ve|ve
 
 /** How far a claim of freedom reaches: the list of names it governs where the list ends in a joint, else its first item. */
 function claimedOf(list: string, each: Ready): { claimed: string; substances: Substance[] } {
-  const items = list.split(JOINTS).map((item) => item.trim()).filter(Boolean);
+  const items = list
+    .split(JOINTS)
+    .map((item) => item.trim())
+    .filter(Boolean);
   const named = items.map((item) => {
     const found = [...item.matchAll(each.stems)].map((match) => saidBy(each, match[0]));
     return [...new Set(found.flatMap(({ contains }) => contains))];
   });
-  const isJoined = !list.includes(',') || /\s(?:und|oder|et|ou|y|e|o|en|of|i|lub|oraz|ni|ve|veya)\s+[^,]+$/.test(list);
+  const isJoined =
+    !list.includes(',') || /\s(?:und|oder|et|ou|y|e|o|en|of|i|lub|oraz|ni|ve|veya)\s+[^,]+$/.test(list);
   const isList = isJoined && named.every((found) => found.length > 0);
   if (isList) return { claimed: list, substances: named.flat() };
   return { claimed: items[0] ?? list, substances: named[0] ?? [] };
@@ -167,8 +174,7 @@ function readIn(
       isEnglishMay(clause);
     let rest = clause;
     if (NOT_FOR_COELIACS.test(clause))
-      for (const substance of GLUTEN)
-        into.mentions.push({ substance, status: 'may-contain', words: clause });
+      for (const substance of GLUTEN) into.mentions.push({ substance, status: 'may-contain', words: clause });
     if (language.notVegan.test(rest)) into.animal.push({ state: 'animal', words: clause });
     for (const free of found.flatMap((one) => one.language.free))
       rest = rest.replace(free, (whole: string, list: string | undefined) => {

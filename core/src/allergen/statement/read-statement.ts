@@ -56,7 +56,7 @@ const NO_PROMISE =
 /** "Not suitable for coeliacs" warns of gluten. */
 const NOT_FOR_COELIACS =
   /\b(?:not|never|unsuitable|unsafe|inappropriate|avoid)\b[^.;]*\bc(?:o?e)liacs?\b|\bc(?:o?e)liacs?\b[^.;]*\b(?:not|never|avoid|unsuitable)\b/i;
-const FREE_ONE = /\b([a-z]+)[ -]free\b/gi;
+const FREE_ONE = /\b([a-z]+)[ -]free\b(?!\s+(?:range|from|of)\b)/gi;
 const FREE_LIST =
   /\b(?:free from|free of|contains? no|without|no added|does not contain|(?<!not )suitable for)\s*:?\s+([^.;()\n]{2,120})/gi;
 /** Every allergen the law names: "uses all 14 allergens". */
@@ -114,9 +114,9 @@ for (const { word, language, certainty, where, holds, source } of WORD_ROWS) {
   const substances = substancesOf(holds);
   const isSure = certainty === 'surely';
   if (substances.length > 0) learn(word, { substances, status: isSure ? 'contains' : 'check' });
-  else if (certainty === 'nothing' || source === 'other-name') learn(word, { substances: [], status: 'harmless' });
-  if (holds.includes('animal'))
-    learn(word, { substances: [], status: isSure ? 'animal' : 'animal-check' });
+  else if (certainty === 'nothing' || source === 'other-name')
+    learn(word, { substances: [], status: 'harmless' });
+  if (holds.includes('animal')) learn(word, { substances: [], status: isSure ? 'animal' : 'animal-check' });
 }
 
 /** Allergens that come from an animal, whatever else is said. */
@@ -303,9 +303,7 @@ function plainOf(statement: string): string {
     // A list goes on in the next line.
     .replace(/((?:\b(?:of|and|or|contains?))|[,:])\s*\n\s*/gi, '$1 ')
     .replace(/\begg[- ]free (mayonnaise|mayo|noodles?|pasta|quiche)\b/gi, 'vegan $1');
-  return mendedText(
-    marked.replace(/\be ?-?(\d{3,4})\b/gi, 'e$1').replace(/\bso ?2\b/gi, 'sulphur dioxide'),
-  );
+  return mendedText(marked.replace(/\be ?-?(\d{3,4})\b/gi, 'e$1').replace(/\bso ?2\b/gi, 'sulphur dioxide'));
 }
 
 /** What English says of a statement. */
@@ -319,7 +317,9 @@ function readInEnglish(plain: string, claims: string[]): Gathering {
     if (NOT_FOR_COELIACS.test(clause.original))
       for (const substance of GLUTEN) english.mention(substance, 'may-contain', 'coeliacs');
   }
-  if (/\b(?:not|un)\s?(?:suitable for|for) (?:\w+ and )?vegans?\b|\bnot vegan\b|\bnon[- ]vegan\b/i.test(plain))
+  if (
+    /\b(?:not|un)\s?(?:suitable for|for) (?:\w+ and )?vegans?\b|\bnot vegan\b|\bnon[- ]vegan\b/i.test(plain)
+  )
     english.fromAnimal('animal', 'not suitable for vegans');
   return english;
 }

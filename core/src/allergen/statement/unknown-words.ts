@@ -20,11 +20,18 @@ interface Chunk {
 const chunksOf = (text: string): Chunk[] =>
   [...text.matchAll(CHUNK)].map(([written]) => ({
     written: written.replace(/^[-'’]+|[-'’]+$/g, ''),
-    words: folded(written).replace(/['’]/g, ' ').split(/[^a-z0-9]+/).filter(Boolean),
+    words: folded(written)
+      .replace(/['’]/g, ' ')
+      .split(/[^a-z0-9]+/)
+      .filter(Boolean),
   }));
 
 /** Positions that a phrase of the dictionary takes, the longest first. */
-function takenBy(words: readonly string[], isPhrase: (phrase: string) => boolean, longest: number): Set<number> {
+function takenBy(
+  words: readonly string[],
+  isPhrase: (phrase: string) => boolean,
+  longest: number,
+): Set<number> {
   const keys = words.map((word) => nameWords(word)[0] ?? '');
   const taken = new Set<number>();
   for (let at = 0; at < keys.length; at += 1)
@@ -58,7 +65,9 @@ export const isPlainEnglish = (word: string): boolean => {
 function isKnownWord(word: string, { languages, taken }: Known): boolean {
   if (word.length < LEAST || FIGURE.test(word) || taken.has(word)) return true;
   if (isPlainEnglish(word)) return true;
-  if (languages.some((each) => isPlainIn(word, each) || isPlainIn(word.replace(/vrije?$|freie?s?$/, ''), each)))
+  if (
+    languages.some((each) => isPlainIn(word, each) || isPlainIn(word.replace(/vrije?$|freie?s?$/, ''), each))
+  )
     return true;
   return languages.length > 0 && stemAt([word], new Set(languages)) !== null;
 }

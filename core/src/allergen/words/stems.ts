@@ -24,7 +24,10 @@ export const FROM_ANIMALS = bitsOf(['milk', 'egg', 'fish', 'crustacean', 'mollus
 const ANIMAL = bitsOf(['animal']);
 
 const STEMS = new Map<string, Map<WordLanguage, StemMeaning>>();
-const PHRASES = new Map<string, { words: readonly string[]; language: WordLanguage; meaning: StemMeaning }[]>();
+const PHRASES = new Map<
+  string,
+  { words: readonly string[]; language: WordLanguage; meaning: StemMeaning }[]
+>();
 const MEANINGS = new Map<string, StemMeaning>();
 
 for (const { word, language, certainty, where, holds } of WORD_ROWS) {
@@ -124,5 +127,8 @@ export function stemAt(words: readonly string[], languages: Languages): StemFoun
       if (phrase.every((each, index) => words[index] !== undefined && isInflected(words[index]!, each)))
         return { stem: phrase.join(' '), length: phrase.length, language, meaning };
     }
-  return startOf(first, languages) ?? (first.length >= 6 && first.length <= LONGEST_WORD ? insideOf(first, languages) : null);
+  return (
+    startOf(first, languages) ??
+    (first.length >= 6 && first.length <= LONGEST_WORD ? insideOf(first, languages) : null)
+  );
 }

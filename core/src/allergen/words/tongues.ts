@@ -21,5 +21,7 @@ export function tonguesOf(words: readonly string[]): ReadonlySet<WordLanguage> {
     ([language, known]) => [language, words.filter((word) => known.has(word)).length] as const,
   );
   const most = Math.max(...counts.map(([, count]) => count));
-  return new Set(most === 0 ? [] : counts.filter(([, count]) => count === most).map(([language]) => language));
+  return new Set(
+    most === 0 ? [] : counts.filter(([, count]) => count === most).map(([language]) => language),
+  );
 }

@@ -31,9 +31,9 @@ export interface WordRow {
 export const WORD_ROWS: readonly WordRow[] = Object.entries(data.words).flatMap(([language, groups]) =>
   Object.entries(groups).flatMap(([says, words]) => {
     const [certainty, where, source, ...holds] = says.split(' ');
-    return words.split('|').map(
-      (word) => ({ word, language, certainty, where, source, holds }) as unknown as WordRow,
-    );
+    return words
+      .split('|')
+      .map((word) => ({ word, language, certainty, where, source, holds }) as unknown as WordRow);
   }),
 );
 

@@ -7,7 +7,7 @@ import type { BatchTarget } from '../../batch';
 import type { StatementStyle } from '../../declaration';
 import { compose, type Composed } from '../../dish';
 import { type Food, foodSet, NUTRIENT_NAMES, NUTRIENTS, type SwapEntry, WATER_ID } from '../../food';
-import { type Kitchen, swapHere } from '../../kitchen';
+import { answeredWord, type Kitchen, swapHere } from '../../kitchen';
 import { type Book, bookOf, type Recipe } from '../../recipe';
 import { type Worksheet, worksheet, type WorksheetInput } from '../../worksheet';
 
@@ -90,6 +90,11 @@ export function freeze(input: WorksheetInput, book: Book): FrozenInputs {
       packs: kitchen.packs.filter(({ foodId }) => reached.foods.has(foodId)),
       weights: kitchen.weights.filter(({ foodId }) => reached.foods.has(foodId)),
       names: kitchen.names.filter(({ foodId }) => reached.foods.has(foodId)),
+      words: (kitchen.words ?? []).filter(({ word }) =>
+        kitchen.packs.some(
+          ({ foodId, statement }) => reached.foods.has(foodId) && answeredWord(statement).includes(word),
+        ),
+      ),
       swaps: kitchen.swaps.filter(({ id }) => swaps.some((entry) => entry.id === id)),
       ratings: [],
       diners: [],
@@ -217,6 +222,7 @@ const NO_MATTER = new Set([
   'packs',
   'weights',
   'names',
+  'words',
   'swaps',
   'ratings',
   'diners',
@@ -264,6 +270,11 @@ function kitchenFacets(kitchen: Kitchen, into: Facets): void {
       text: said(without(pack, PACK_TOLD_APART)),
     });
   }
+  for (const { word, holds, by } of kitchen.words ?? [])
+    into.set(`word ${word}`, {
+      what: `What "${word}" on a pack holds`,
+      text: `${holds.join(', ') || 'nothing'}, by ${by}`,
+    });
   for (const { unit, foodId, grams } of kitchen.weights)
     into.set(`weight ${unit} ${foodId}`, { what: `A ${unit} of ${foodId} here`, text: `${grams} g` });
   for (const { written, foodId } of kitchen.names)
