@@ -140,15 +140,33 @@ function compoundWord(
   return { value: word, length: 1 };
 }
 
+/** "2 dozen": a figure that counts in twelves, where the word is no part of it already. */
+function inDozens(
+  figure: { value: number; length: number } | null,
+  tokens: readonly string[],
+  at: number,
+): { value: number; length: number } | null {
+  if (!figure || tokens[at + figure.length] !== 'dozen') return figure;
+  if (tokens.slice(at, at + figure.length).includes('dozen')) return figure;
+  return { value: figure.value * 12, length: figure.length + 1 };
+}
+
 const BETWEEN = new Set(['-', '–', 'to', 'or']);
 
 /** The figure that begins at a token, with a range if one is written; null when no number stands there. */
 export function readFigure(tokens: readonly string[], at: number): Figure | null {
-  const first = single(tokens, at);
+  let first = inDozens(single(tokens, at), tokens, at);
   if (!first) return null;
   const between = tokens[at + first.length];
   if (between !== undefined && BETWEEN.has(between)) {
-    const second = single(tokens, at + first.length + 1);
+    const second = inDozens(single(tokens, at + first.length + 1), tokens, at + first.length + 1);
+    // "1-2 dozen": both count in twelves.
+    const isEachDozen =
+      second !== null &&
+      second.value >= 12 &&
+      first.value * 12 < second.value + 1 &&
+      tokens[at + first.length + second.length] === 'dozen';
+    if (isEachDozen) first = { ...first, value: first.value * 12 };
     const isArticle = ['a', 'an'].includes(tokens[at + first.length + 1] ?? '');
     if (second && !isArticle && second.value > first.value) {
       return {

@@ -56,11 +56,14 @@ const RANGE = `${COUNT}(?:\\s*(?:-|–|to|or)\\s*${COUNT})?`;
 /** What a count of something else is followed by: minutes are no portions, and neither are cups. */
 const NO_PORTIONS =
   '(?![\\s-]*(?:minutes?|mins?|hours?|hrs?|h|days?|weeks?|g|kg|grams?|ml|l|litres?|liters?|cups?|cl|dl|oz|ounces?|lbs?|pounds?|cm|inch|inches)\\b|\\s*[%°]|\\d)';
-const SERVES = new RegExp(
-  '\\b(?:serves?|makes|yields?|feeds|enough for|portions?|servings?)\\b\\s*:?\\s*' +
-    `(?:about |around |roughly |up to |approx\\.? )?${RANGE}${NO_PORTIONS}`,
-  'i',
-);
+const counting = (words: string): RegExp =>
+  new RegExp(
+    `\\b(?:${words})\\b\\s*:?\\s*(?:about |around |roughly |up to |approx\\.? )?${RANGE}${NO_PORTIONS}`,
+    'i',
+  );
+/** Who eats of it leads: "makes 1 pie, serves 8" is eight portions. */
+const EATEN_BY = counting('serves?|feeds|enough for|portions?|servings?');
+const SERVES = counting('serves?|makes|yields?|feeds|enough for|portions?|servings?');
 const SERVES_AFTER = new RegExp(
   `\\b${RANGE} (?:generous |small |large |good )?(?:portions?|servings?|people|plates|persons|helpings|guests|eaters)\\b`,
   'i',
@@ -127,6 +130,24 @@ function isIngredient(text: string, larder: FoodSet): boolean {
   return !isSaid && nameWords(trimmed).some((word) => larder.longest.has(word));
 }
 
+/** Whether a line may be one of a list though nobody knows it: it tells nothing to do, and ends in no stop. */
+const isNoSentence = (text: string): boolean => !BEGINS_STEP.test(text) && !/[.!?:]$/.test(text);
+
+/** For each line, whether a measured ingredient follows it before the method begins. */
+function listGoesOn(lines: readonly Marked[], larder: FoodSet): boolean[] {
+  const goesOn: boolean[] = [];
+  let follows = false;
+  for (let at = lines.length - 1; at >= 0; at -= 1) {
+    goesOn[at] = follows;
+    const { text } = lines[at]!;
+    const isStep =
+      BEGINS_STEP.test(text) || STEPS_HEADING.test(text.replace(/:$/, '')) || /^.{40,}[.!]$/.test(text);
+    if (isStep) follows = false;
+    else if (isIngredient(text, larder)) follows = true;
+  }
+  return goesOn;
+}
+
 /** Measures that no title begins with: "a thumb of ginger" is an ingredient, wherever it stands. */
 const INGREDIENT_MEASURE = new RegExp(
   '^(?:an?|one|half an?|two|three|some|about)\\s+(?:\\w+\\s+)?(?:thumb|pinch|handful|tin|can|cloves?|tbsp|tsp|tablespoons?|' +
@@ -182,7 +203,10 @@ class Sorter {
     if (parts.length > 1) this.sorted.header.push(written);
   }
 
-  add({ text, heading, from }: Marked): void {
+  /**
+   * @param goesOn whether ingredients still follow before the method begins: then an odd line is one to decide, and ends nothing
+   */
+  add({ text, heading, from }: Marked, goesOn: boolean): void {
     const { sorted } = this;
     const spoken = this.section !== 'steps' ? spokenLines(text) : null;
     const isMeasured = heading === 0 && INGREDIENT_MEASURE.test(text);
@@ -205,7 +229,11 @@ class Sorter {
       sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+|^[-*•]\s+/i, ''));
     else if (sorted.ingredients.length === 0 && this.isHeader(text)) sorted.header.push(text);
     else if (FACTS_LINE.test(text)) sorted.header.push(text);
-    else if (this.section === 'ingredients' || isIngredient(text, this.larder))
+    else if (
+      this.section === 'ingredients' ||
+      isIngredient(text, this.larder) ||
+      (goesOn && isNoSentence(text))
+    )
       this.addIngredient(text, from);
     else if (sorted.ingredients.length === 0) sorted.header.push(text);
     else {
@@ -221,7 +249,7 @@ function readHeader(
 ): Pick<RecipeReading, 'portions' | 'portionGrams' | 'measuredYieldGrams'> {
   const text = header.join('\n');
   const withoutYield = text.replace(YIELD, ' ');
-  const serves = SERVES_AFTER.exec(withoutYield) ?? SERVES.exec(withoutYield);
+  const serves = SERVES_AFTER.exec(withoutYield) ?? EATEN_BY.exec(withoutYield) ?? SERVES.exec(withoutYield);
   const size = PORTION_SIZE.exec(text);
   const measured = YIELD.exec(text);
   return {
@@ -278,7 +306,9 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   if (all.length > TEXT_LINES) findings.push(finding('text-cut', null, { lines: TEXT_LINES }));
   const isAlone = all.length === 1 && isIngredient(all[0]!.text, larder) && !SERVES.test(all[0]!.text);
   const sorter = new Sorter(larder, isAlone);
-  for (const line of all.slice(0, TEXT_LINES)) sorter.add(unmarked(line));
+  const marked = all.slice(0, TEXT_LINES).map(unmarked);
+  const goesOn = listGoesOn(marked, larder);
+  marked.forEach((line, index) => sorter.add(line, goesOn[index]!));
   const { name, header, ingredients, steps: stepTexts } = sorter.sorted;
   const lines = ingredients.map((each, index) => lineFromText(each.text, `l${index + 1}`, larder, each.part));
   const head = readHeader([name, ...header]);

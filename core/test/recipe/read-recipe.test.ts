@@ -80,3 +80,57 @@ describe('what is no recipe', () => {
     expect(reading.lines[0]!.text).toBe('100 g millet <script>alert(1)</script>');
   });
 });
+
+describe('what a hurried hand writes', () => {
+  test('an odd line of the list is one to decide, and turns nothing after it into steps', () => {
+    const odd = [
+      'the glaze from yesterday again',
+      'half-fat yoghurt, or rice drink or hemp drink',
+      'something green and fresh from the garden',
+      'that nice stock we made',
+    ];
+    for (const each of odd) {
+      const text = `Roots\n\n1 kg carrots\n${each}\n2 onions\nsalt\n1 lemon\n\nRoast the carrots for 40 minutes.\nServe.`;
+      const { lines, steps } = read(text);
+      expect([each, lines.map((line) => line.text), steps.map((step) => step.text)]).toEqual([
+        each,
+        ['1 kg carrots', each, '2 onions', 'salt', '1 lemon'],
+        ['Roast the carrots for 40 minutes.', 'Serve.'],
+      ]);
+    }
+  });
+
+  test('who eats of it leads over what it makes', () => {
+    for (const [header, portions] of [
+      ['Makes 1 pie, serves 8', 8],
+      ['Makes 16 bars, enough for 8', 8],
+      ['Makes 12', 12],
+      ['Serves 4 to 6', 4],
+    ] as const)
+      expect([header, read(`Pie\n${header}\n1 kg pumpkin\nBake it.`).portions]).toEqual([header, portions]);
+  });
+
+  test.each([
+    ['1 dozen cherry tomatoes', 'cherry-tomato', 12],
+    ['2 dozen olives', 'olives', 24],
+    ['1-2 dozen dates', 'dates', 18],
+    ['half a dozen carrots', 'carrot', 6],
+  ])('%s', (text, foodId, count) => {
+    const [line] = read(`Pot\n${text}\n1 onion`).lines;
+    expect([line!.reading.foodId, line!.reading.measures[0]?.value]).toEqual([foodId, count]);
+  });
+
+  test.each([
+    ['1 tin smoked chillies', 'chipotle-in-adobo'],
+    ['2 tbsp coarse ground mustard', 'wholegrain-mustard'],
+    ['4 slices seeded wholegrain bread', 'seeded-bread'],
+    ['1 acorn squash', 'acorn-squash'],
+    ['1 kg kabocha', 'kabocha-squash'],
+    ['3 tbsp linseed', 'linseed'],
+    ['3 tbsp ground linseed', 'ground-flax'],
+    ['4 white rolls', 'burger-bun'],
+    ['1 butterhead lettuce', 'lettuce'],
+  ])('%s is itself, not its neighbour', (text, foodId) => {
+    expect(read(`Pot\n${text}\n1 onion`).lines[0]!.reading).toMatchObject({ foodId, confidence: 1 });
+  });
+});
