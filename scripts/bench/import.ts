@@ -10,10 +10,11 @@ import { migrate } from '../../server/src/database/migrations';
 import { defineTables } from '../../server/src/database/models';
 import { ImportJobs } from '../../server/src/imports/jobs';
 import { openStore } from '../../server/src/store';
+import { sized } from './size';
 
-const ROWS = 10_000;
+const ROWS = sized(10_000, 1000);
 const ROWS_AT_ONCE = 500;
-const ROUNDS = 5;
+const ROUNDS = sized(5, 1);
 const FOLDER = join('.data', 'bench-import');
 
 rmSync(FOLDER, { recursive: true, force: true });

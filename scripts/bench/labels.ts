@@ -4,9 +4,10 @@ import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle
 import { labelsPdf } from '../../server/src/paper/label-files';
 import { bytesOf, newPdf } from '../../server/src/paper/pdf';
 import { contentOf, setBy } from '../../server/src/paper/set';
+import { sized } from './size';
 
-const LABELS = 500;
-const ROUNDS = 9;
+const LABELS = sized(500, 40);
+const ROUNDS = sized(9, 2);
 const foods = loadFoods();
 const demo = loadDemoRecipes(foods);
 const components = demo.filter(({ recipe }) => recipe.isComponent).map(({ recipe }) => recipe);

@@ -5,8 +5,9 @@
 import { bare } from '@hand-ladle/testing/asked';
 import { matterFaults } from '@hand-ladle/testing/random-dish';
 import { book } from '@hand-ladle/testing/world';
+import { sized } from './size';
 
-const DISHES = Number(process.env['RANDOM_DISHES'] ?? 100_000);
+const DISHES = Number(process.env['RANDOM_DISHES'] ?? sized(100_000, 300));
 const first = Math.floor(Math.random() * 2 ** 31);
 let broken = 0;
 for (let index = 0; index < DISHES; index += 1) {

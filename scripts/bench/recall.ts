@@ -13,10 +13,11 @@ import { defineTables } from '../../server/src/database/models';
 import { seedOnce } from '../../server/src/seed';
 import { createServices } from '../../server/src/services';
 import { openStore } from '../../server/src/store';
+import { sized } from './size';
 
-const BATCHES = Number(process.env['HAND_LADLE_BATCHES']) || 50_000;
+const BATCHES = Number(process.env['HAND_LADLE_BATCHES']) || sized(50_000, 1000);
 const FOODS_EACH = 12;
-const ENTRIES = 2000;
+const ENTRIES = sized(2000, 200);
 const ROWS_AT_ONCE = 5000;
 const FOLDER = join('.data', 'bench-recall');
 

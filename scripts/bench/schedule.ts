@@ -5,10 +5,11 @@
 import loadHighs from 'highs';
 import { type Schedule, schedule, type ScheduleProblem, scheduleSteps } from '@hand-ladle/core';
 import { faultsOf, randomSchedule, scheduleLp, startsOf } from '@hand-ladle/testing/service/random-schedule';
+import { sized } from './size';
 
-const MORE = Number(process.env['HAND_LADLE_MORE']) || 1;
-const SHORT_MS = 1000;
-const LONG_MS = Number(process.env['HAND_LADLE_LONG_MS']) || 60_000;
+const MORE = Number(process.env['HAND_LADLE_MORE']) || sized(1, 0.1);
+const SHORT_MS = sized(1000, 300);
+const LONG_MS = Number(process.env['HAND_LADLE_LONG_MS']) || sized(60_000, 1000);
 
 /** The plan of a problem after so long. */
 function after(problem: ScheduleProblem, ms: number): Schedule {

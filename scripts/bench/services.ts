@@ -4,10 +4,11 @@
  */
 import { eatersOf, planWorkSteps, type ServicePlan, type ServiceWork, serviceWorkOf } from '@hand-ladle/core';
 import { faultsOfPlan, groundFor, randomService } from '@hand-ladle/testing/service/random-service';
+import { sized } from './size';
 
-const COUNT = Number(process.env['HAND_LADLE_SERVICES']) || 200;
-const SHORT_MS = 1000;
-const LONG_MS = Number(process.env['HAND_LADLE_LONG_MS']) || 10_000;
+const COUNT = Number(process.env['HAND_LADLE_SERVICES']) || sized(200, 4);
+const SHORT_MS = sized(1000, 300);
+const LONG_MS = Number(process.env['HAND_LADLE_LONG_MS']) || sized(10_000, 1000);
 
 function after(work: ServiceWork, ms: number): ServicePlan {
   const until = Date.now() + ms;

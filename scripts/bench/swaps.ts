@@ -4,6 +4,7 @@
  */
 import { spawn } from 'node:child_process';
 import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
 import loadHighs from 'highs';
 import { type Asked, bookOf, choicesIn, foodSet, type Kitchen, problemOf, search } from '@hand-ladle/core';
 import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle/data';
@@ -11,9 +12,10 @@ import { EXACT, lpOf, plannable } from '@hand-ladle/testing/mip';
 import { lawsBroken, randomInstance } from '@hand-ladle/testing/random-recipe';
 import { compose } from '../../core/src/dish/compose';
 import type { Composed } from '../../core/src/dish/composed';
+import { sized } from './size';
 
-const INSTANCES = 500;
-const RECIPES = 100_000;
+const INSTANCES = sized(500, 20);
+const RECIPES = sized(100_000, 400);
 /** The solver keeps to each constraint within a millionth, and a plan may stand on several. */
 const TOLERANCE = 1e-5;
 
@@ -106,7 +108,7 @@ async function allLaws(): Promise<boolean> {
   const tallies = await Promise.all(
     Array.from({ length: shares }, (_, share) => {
       const bounds = [share, share + 1].map((each) => String(Math.floor((RECIPES * each) / shares)));
-      const child = spawn('node_modules/.bin/tsx', ['scripts/bench-swaps.ts', ...bounds], {
+      const child = spawn('node_modules/.bin/tsx', [fileURLToPath(import.meta.url), ...bounds], {
         stdio: ['ignore', 'pipe', 'inherit'],
       });
       let out = '';

@@ -7,8 +7,9 @@ import { bare } from '@hand-ladle/testing/asked';
 import { confirmedAtRandom, hiddenIn } from '@hand-ladle/testing/hidden-words';
 import { book } from '@hand-ladle/testing/world';
 import { compose } from '../../core/src/dish/compose';
+import { sized } from './size';
 
-const DISHES = Number(process.env['HIDDEN_WORDS'] ?? 100_000);
+const DISHES = Number(process.env['HIDDEN_WORDS'] ?? sized(100_000, 1000));
 /** Every so many dishes the cook's taps are tried too: each is as slow as twelve worksheets. */
 const CONFIRMED_EVERY = 20;
 const first = Math.floor(Math.random() * 2 ** 31);

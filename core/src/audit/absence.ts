@@ -230,6 +230,8 @@ const FOREIGN_BESIDE = words(
   'ist das gericht est ce cet plat es este plato e questo piatto prato jest to danie is dit gerecht und et y i en con de di d le la la les der die den dem el los un une a al ai au',
 );
 
+const OR = words('or o ou oder of lub ou eller veya');
+
 /** Whether a denial that begins at a place is a plain statement for everybody, in its sentence. */
 export function isPlainDenial(
   tokens: readonly Token[],
@@ -239,7 +241,7 @@ export function isPlainDenial(
   isAdjective = false,
 ): boolean {
   const { from, to } = sentenceAt(tokens, denial);
-  const isForeign = FOREIGN.has(tokens[denial]!.word) && tokens[denial]!.word !== 'sans';
+  const isForeign = FOREIGN.has(tokens[denial]!.word);
   const after = tokens[to];
   const sign = after ? after.between : '';
   if (tokens[to - 1]!.isAsked || /\?/.test(sign)) return false;
@@ -249,6 +251,8 @@ export function isPlainDenial(
   const mentioned = new Set<number>();
   for (const [last, start] of starts) for (let at = start; at <= last; at += 1) mentioned.add(at);
   const last = listEnd(tokens, end, starts);
+  // "With or without", "con o sin": said both ways.
+  if (denial > from && OR.has(tokens[denial - 1]!.word) && !mentioned.has(denial - 2)) return false;
   if (isForeign) {
     for (let at = from; at < to; at += 1) {
       const { word } = tokens[at]!;
@@ -267,8 +271,6 @@ export function isPlainDenial(
     if (isOfDenial || isOneDenial || mentioned.has(at)) continue;
     if (SPOILERS.has(word) || (word === 'used' && tokens[at + 1]?.word === 'to')) return false;
   }
-  // "With or without": said both ways.
-  if (tokens[denial - 1]?.word === 'or' || tokens[denial - 1]?.word === 'and/or') return false;
   for (let at = last; at < to; at += 1) if (HARD.has(tokens[at]!.word)) return false;
   // "Nut-free spread" says it of the spread, whatever is done with that.
   return isAdjective || isPlainTail(tokens, last, to);

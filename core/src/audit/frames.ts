@@ -58,11 +58,12 @@ const LIKENESSES: readonly RegExp[] = [
   `\\b(?:sizes?|sized|colou?r|consistency|texture|thickness|shapes?) of ${FEW}`,
   `\\b(?:looks?|looked|looking|feels?|feeling) (?:\\w+ )?like ${FEW}`,
   `\\bresembl\\w+ ${FEW}`,
+  `\\b(?:not|never|wont|dont|nor) miss (?:the |any )?${FEW}`,
   `\\bsmell(?:s|ing)? of ${FEW}`,
   `\\bas (?:big|small|large|thick|thin|soft|fine|smooth|brown|pale|dark|sticky|runny|light|loose|stiff) as ${FEW}`,
   `\\b(?:bigger|smaller|larger|thicker|thinner|finer|coarser|darker|lighter) than ${FEW}`,
 ].map((pattern) => new RegExp(pattern));
-const MAY_BE_LIKENESS = words('of like as than');
+const MAY_BE_LIKENESS = words('of like as than miss');
 
 function isLikenessAt(tokens: readonly Token[], from: number, end: number): boolean {
   const after = tokens[end];

@@ -18,6 +18,7 @@ const FOOD_PLACE = new Set(
     'teaspoon teaspoons tablespoon tablespoons spoonful spoonfuls ladle ladleful handful handfuls knob splash drizzle dollop pinch pinches glug ' +
     'colander sieve strainer spatula tongs skewer skewers muslin blender processor ricer grater peeler microwave steamer fridge freezer hob ' +
     'gastronorm cooker thermometer probe bain marie trivet lidded ovenproof nonstick stovetop countertop parboil parboiled pestle mortar ' +
+    'zonder ohne sans senza bez kein keine geen jamais nunca nooit ' +
     'simmering boiling cooking soaking poaching pan-juices cornflour slurry tadka tempering coals puy mandoline julienne'
   ).split(' '),
 );

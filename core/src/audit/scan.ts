@@ -240,27 +240,15 @@ function misspelt(word: string): string | null {
 const isPlain = (word: string): boolean =>
   word.length < 2 || /^\d/.test(word) || isFormWord(word) || UNIT_WORDS.has(word) || isOrdinary(word);
 
-/** Languages of the sentence each word stands in; none where it is in English. */
-function tonguesAt(tokens: readonly Token[], at: number, lexicon: Lexicon): ReadonlySet<WordLanguage> {
+/** Languages of the sentence a word stands in; none where it is in English. */
+function tonguesAt(tokens: readonly Token[], at: number): ReadonlySet<WordLanguage> {
   let from = at;
   while (from > 0 && tokens[from]!.gap !== 'stop') from -= 1;
   let to = at + 1;
   while (to < tokens.length && tokens[to]!.gap !== 'stop') to += 1;
-  const sentence = tokens.slice(from, to).map(({ word }) => word);
-  const strange = sentence.filter((word) => !isPlain(word) && lexicon.entry(word) === null);
-  const tongues = tonguesOf(sentence);
-  // A sentence with a word or two of another language stays English where it is made of English words.
-  const english = sentence.filter((word) => isEnglishOnly(word)).length;
-  return english > strange.length ? NO_TONGUES : tongues;
+  return tonguesOf(tokens.slice(from, to).map(({ word }) => word));
 }
 const NO_TONGUES: ReadonlySet<WordLanguage> = new Set();
-/** Small words that only an English sentence holds. */
-const ENGLISH_ONLY = new Set(
-  'the and with without of for until it them then into are or to not this that is be you we serve add stir cook our your at from'.split(
-    ' ',
-  ),
-);
-const isEnglishOnly = (word: string): boolean => ENGLISH_ONLY.has(word);
 const MOST_WORDS = 4;
 
 /** A word of another language; one that is an English word too only in a sentence of that language. */
@@ -294,7 +282,7 @@ const entryOfStem = ({ length, meaning }: StemFound, words: readonly string[]): 
 function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: TextKind): Hit | null {
   const exact = longestAt(tokens, at, lexicon);
   if (exact) return exact;
-  const tongues = tonguesAt(tokens, at, lexicon);
+  const tongues = tonguesAt(tokens, at);
   const foreign = tongues.size > 0 ? foreignAt(tokens, at, lexicon, kind, tongues) : null;
   if (foreign) return foreign;
   const token = tokens[at]!;

@@ -49,24 +49,33 @@ function gapOf(between: string): Gap {
   return /^[\s*_]+$/.test(between) ? 'space' : 'break';
 }
 
+/** Articles that lean on the next word: "d’œuf", "dell’aglio". */
+const ELIDED = /^(?:l|d|dell|all|nell|sull|dall|qu)['’](?=\p{L})/iu;
 const QUOTES = /["“”‘]|(?:^|\s)'/;
 
 /** The words of a text. A figure that runs into a word ("200g") is parted from it. */
-export function tokensOf(text: string): Token[] {
+export function tokensOf(written: string): Token[] {
+  // A bar that touches a letter is one: a scanner took it for an l.
+  const text = written.includes('|') ? written.replace(/\|(?=\p{L})|(?<=\p{L})\|/gu, 'l') : written;
+  return readTokens(text);
+}
+
+function readTokens(text: string): Token[] {
   const isAscii = ASCII.test(text);
   const tokens: Token[] = [];
   let last = 0;
   for (const found of text.matchAll(isAscii ? ASCII_WORDS : WORDS)) {
     const written = found[0];
     const figure = /^\d+(?:st|nd|rd|th)?(?=\p{L})/u.exec(written);
-    const cut = figure ? figure[0].length : 0;
+    const elided = figure ? null : ELIDED.exec(written);
+    const cut = figure ? figure[0].length : elided ? elided[0].length : 0;
     const from = found.index + cut;
     const to = found.index + written.length;
     const between = text.slice(last, found.index);
     const plain = isAscii
       ? written.slice(cut).toLowerCase().replaceAll("'", '')
       : plainWord(written.slice(cut));
-    const gap = cut > 0 ? 'break' : last === 0 ? 'stop' : gapOf(between);
+    const gap = figure ? 'break' : last === 0 ? 'stop' : gapOf(between);
     last = to;
     if (plain === '') continue;
     const isQuoted = QUOTES.test(between) && /["“”’']/.test(text.slice(to, to + 16));

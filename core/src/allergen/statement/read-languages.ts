@@ -1,6 +1,6 @@
 /** Statements in other languages than English, read with the grammar and the words of each language that stands in the text. */
 import { type Substance, SUBSTANCES } from '../../food';
-import { folded, isPlainOnPacks, stemAt, WORD_ROWS, type WordLanguage } from '../words';
+import { folded, formsOf, isPlainOnPacks, stemAt, WORD_ROWS, type WordLanguage } from '../words';
 import { GERMAN } from './de';
 import { SPANISH } from './es';
 import { FRENCH } from './fr';
@@ -81,7 +81,7 @@ function ready(language: StatementLanguage): Ready {
     if (certainty === 'maybe') known.check.push(...substances);
     if (holds.includes('animal') && known.animal !== 'animal')
       known.animal = certainty === 'surely' ? 'animal' : 'check';
-    said.set(key, known);
+    for (const form of formsOf(key, language.id)) said.set(form, known);
   }
   const pattern = (stem: string): string => {
     const body = escaped(stem).replace(/ /g, "['’ -]+");

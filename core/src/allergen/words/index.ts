@@ -2,4 +2,4 @@
 export { COMMON_WORDS, LOOKALIKE_WORDS } from './common';
 export { FROM_ANIMALS, type StemFound, stemAt } from './stems';
 export { tonguesOf } from './tongues';
-export { folded, isPlainOnPacks, WORD_ROWS, type WordLanguage, type WordRow } from './words';
+export { folded, formsOf, isPlainOnPacks, WORD_ROWS, type WordLanguage, type WordRow } from './words';

@@ -1,6 +1,6 @@
 /** Words of other languages than English, found by their stems, with what surely or maybe stands behind them. */
 import { bitsOf, type SubstanceBits } from '../../food';
-import { folded, WORD_ROWS, type WordLanguage } from './words';
+import { folded, formsOf, WORD_ROWS, type WordLanguage } from './words';
 
 /** What a stem says in a language. */
 export interface StemMeaning {
@@ -41,10 +41,12 @@ for (const { word, language, certainty, where, holds } of WORD_ROWS) {
   if (certainty === 'surely') meaning.contains |= all;
   else if (certainty === 'maybe') meaning.check |= all;
   MEANINGS.set(id, meaning);
-  const words = key.split(' ').filter(Boolean);
+  const words = key.split(' ').filter((each) => each.length > 1 || language === 'pl');
   if (words.length === 1) {
-    const of = STEMS.get(key) ?? new Map<WordLanguage, StemMeaning>();
-    STEMS.set(key, of.set(language, meaning));
+    for (const form of formsOf(words[0]!, language)) {
+      const of = STEMS.get(form) ?? new Map<WordLanguage, StemMeaning>();
+      STEMS.set(form, of.set(language, meaning));
+    }
   } else {
     const list = PHRASES.get(words[0]!) ?? [];
     PHRASES.set(words[0]!, [...list, { words, language, meaning }]);

@@ -15,13 +15,19 @@ const SMALL: readonly (readonly [WordLanguage, ReadonlySet<string>])[] = [
   ['tr', small('ve ile bir icin uzerine serpin servis edin ekleyin pisirin dakika karistirin olmadan suda haslayin firinda ya da')],
 ]; // prettier-ignore
 
-/** The languages of which a sentence holds so many small words; none for a sentence in English. */
+/** Small words and verbs that only an English sentence holds. */
+const ENGLISH = small(
+  'the and with without of for until it its them then into are or to not this that is be you we serve add stir cook our your at from over pour if when which has have will can some any by',
+);
+
+/** The languages a sentence holds the most small words of; none where it holds as many of English. */
 export function tonguesOf(words: readonly string[]): ReadonlySet<WordLanguage> {
   const counts = SMALL.map(
     ([language, known]) => [language, words.filter((word) => known.has(word)).length] as const,
   );
   const most = Math.max(...counts.map(([, count]) => count));
+  const english = words.filter((word) => ENGLISH.has(word)).length;
   return new Set(
-    most === 0 ? [] : counts.filter(([, count]) => count === most).map(([language]) => language),
+    most <= english ? [] : counts.filter(([, count]) => count === most).map(([language]) => language),
   );
 }

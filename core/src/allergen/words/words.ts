@@ -45,6 +45,20 @@ const PLAIN = new Map<string, ReadonlySet<string>>(
 export const isPlainOnPacks = (word: string, language: string): boolean =>
   PLAIN.get(language)?.has(word) ?? false;
 
+/** A stem with the plurals of its language, where they change its end: "tuorlo", "tuorli"; "camarao", "camaroes". */
+const PLURALS: Readonly<Partial<Record<WordLanguage, readonly (readonly [RegExp, string])[]>>> = {
+  it: [[/io$/, 'i'], [/[eo]$/, 'i'], [/ca$/, 'che'], [/ga$/, 'ghe'], [/a$/, 'e']],
+  pt: [[/ao$/, 'oes'], [/ao$/, 'aes'], [/m$/, 'ns'], [/il$/, 'is'], [/l$/, 'is']],
+  es: [[/z$/, 'ces']],
+  fr: [[/al$/, 'aux']],
+}; // prettier-ignore
+export const formsOf = (stem: string, language: WordLanguage): string[] => [
+  stem,
+  ...(stem.length < 4 ? [] : (PLURALS[language] ?? []))
+    .filter(([end]) => end.test(stem))
+    .map(([end, plural]) => stem.replace(end, plural)),
+];
+
 const LETTERS: readonly (readonly [RegExp, string])[] = [
   [/ß/g, 'ss'],
   [/œ/g, 'oe'],
