@@ -38,7 +38,7 @@ const SPOILERS = words(
     'caution careful attention guarantee guaranteed guarantees promise once formerly was were previously earlier yesterday today tomorrow tonight weekdays ' +
     'weekends weekend monday tuesday wednesday thursday friday saturday sunday mondays tuesdays wednesdays thursdays fridays saturdays sundays lunch dinner only ' +
     'except excepting exception apart however although though otherwise again anymore longer version versions variant half other others another ' +
-    'forget hope hopefully think should supposed claim claims claimed told said says either alternatively instead ' +
+    'forget hope hopefully think should supposed claim claims claimed told said says either alternatively instead rather ' +
     'fail fails without no nor skip skipping skips omit omitting depends depending unlike until till yet since trays portions ' +
     'some most few fewer less them him her his hers their theirs vegetarian vegetarians',
 );
@@ -230,6 +230,8 @@ const FOREIGN_BESIDE = words(
   'ist das gericht est ce cet plat es este plato e questo piatto prato jest to danie is dit gerecht und et y i en con de di d le la la les der die den dem el los un une a al ai au',
 );
 
+const NO = /^(?:no|not|never|nope|false|unknown|nein|non|nie)$/;
+const YES = /^(?:yes|true|always|all)$/;
 const OR = words('or o ou oder of lub ou eller veya');
 
 /** Whether a denial that begins at a place is a plain statement for everybody, in its sentence. */
@@ -245,9 +247,8 @@ export function isPlainDenial(
   const after = tokens[to];
   const sign = after ? after.between : '';
   if (tokens[to - 1]!.isAsked || /\?/.test(sign)) return false;
-  // "Dairy-free: no."
-  if (/:/.test(sign) && after && /^(?:no|not|never|nope|false|unknown|nein|non|nie)$/.test(after.word))
-    return false;
+  // "Dairy-free: no.", "gluten-free: ask."
+  if (/:/.test(sign) && after && (isAdjective ? !YES.test(after.word) : NO.test(after.word))) return false;
   const mentioned = new Set<number>();
   for (const [last, start] of starts) for (let at = start; at <= last; at += 1) mentioned.add(at);
   const last = listEnd(tokens, end, starts);
@@ -271,7 +272,10 @@ export function isPlainDenial(
     if (isOfDenial || isOneDenial || mentioned.has(at)) continue;
     if (SPOILERS.has(word) || (word === 'used' && tokens[at + 1]?.word === 'to')) return false;
   }
-  for (let at = last; at < to; at += 1) if (HARD.has(tokens[at]!.word)) return false;
+  for (let at = last; at < to; at += 1) {
+    const isBothWays = tokens[at]!.word === 'or' && /^with/.test(tokens[at + 1]?.word ?? '');
+    if (HARD.has(tokens[at]!.word) || isBothWays) return false;
+  }
   // "Nut-free spread" says it of the spread, whatever is done with that.
   return isAdjective || isPlainTail(tokens, last, to);
 }

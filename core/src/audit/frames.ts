@@ -53,7 +53,7 @@ function before(tokens: readonly Token[], at: number, slipped: ReadonlySet<strin
 }
 
 /** Words between a likeness and what it is like: none that starts something new, and no "the". */
-const FEW = '(?:(?!(?:the|and|or|with|then|add|plus|of) )\\w+ ){0,2}$';
+const FEW = '(?:(?!(?:the|and|or|with|then|add|plus|of|it|needs?|wants?) )\\w+ ){0,2}$';
 const LIKENESSES: readonly RegExp[] = [
   `\\b(?:sizes?|sized|colou?r|consistency|texture|thickness|shapes?) of ${FEW}`,
   `\\b(?:looks?|looked|looking|feels?|feeling) (?:\\w+ )?like ${FEW}`,

@@ -7,6 +7,7 @@ export const mendedText = (text: string): string =>
     .replace(/(?<=\p{L})0(?=\p{L})/gu, 'o')
     .replace(/(?<=\p{L})1(?=\p{L})/gu, 'l')
     .replace(/(?<=\p{L})5(?=\p{L})/gu, 's')
+    .replace(/(?<=\p{L}{3})5(?![\p{L}\d])/gu, 's')
     // Letters set apart: "W H E A T".
     .replace(/\b(?:\p{Lu} ){3,}\p{Lu}\b/gu, (word) => word.replace(/ /g, ''))
     // A word broken at the end of a line.

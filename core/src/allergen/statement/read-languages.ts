@@ -260,8 +260,11 @@ export function readInLanguages(
     taken: new Set(),
   };
   const told = all().filter(({ tellTale }) => tellTale.test(text));
-  const byWords = told.length === 0 ? languageOfWords(text, isEnglish) : null;
-  const found = byWords ? [byWords] : told;
+  // "Ingredientes: atum" is told as Spanish by its first word, and by its fish as Portuguese.
+  const isTold = (word: string): boolean =>
+    told.some(({ language: { id } }) => isPlainIn(word, id) || stemAt([word], new Set([id])) !== null);
+  const byWords = languageOfWords(text, (word) => isEnglish(word) || isTold(word));
+  const found = byWords && !told.includes(byWords) ? [...told, byWords] : told;
   for (const each of found) {
     reading.languages.push(each.language.name);
     reading.ids.push(each.language.id);

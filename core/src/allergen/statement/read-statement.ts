@@ -49,7 +49,7 @@ interface Clause {
 }
 
 const MAY =
-  /\b(?:(?:may|might|could|can) (?:also |possibly |still )?(?:contain|be present|have)|may be present|possibly contains?|possible (?:traces?|presence)|traces?(?: of|\s*:)|may have traces|(?:made|produced|packed|packaged|processed|manufactured|prepared|handled|stored|bottled|baked|milled|grown)\b[^.]{0,20}\b(?:in|on|at|by|alongside|near|where|using|beside)\b[^.]{0,60}\b(?:handles?|handling|uses?|used|packs?|packing|process(?:es|ing)?|contains?|containing|works?|lines?|factory|facility|equipment|environment|site|kitchen|bakery|mill)|(?:not|never) (?:be )?(?:suitable|recommended|intended|safe|suited|advised|fit|appropriate|meant) (?:for|to)|not for (?:people|persons|anyone|those|coeliacs?|celiacs?|consumption by)|(?:unsuitable|unsafe|inappropriate) (?:for|to)|(?:cannot|can not|can't|not able to|unable to|do not|don't) (?:be )?guaranteed?|no guarantee|not guaranteed|shared (?:equipment|lines?|facilit)|cross[- ]contamination|cross[- ]contact|also (?:handles?|process(?:es)?|uses?|packs?|makes?)|allerg\w+ (?:warning|alert)|warning|avoid (?:if|when)|sufferers should avoid)/i;
+  /\b(?:(?:may|might|could|can) (?:also |possibly |still )?(?:contain|be present|have)|may be present|possibly contains?|possible (?:traces?|presence)|traces?(?: of|\s*:)|may have traces|(?:made|produced|packed|packaged|processed|manufactured|prepared|handled|stored|bottled|baked|milled|grown)\b[^.]{0,20}\b(?:in|on|at|by|alongside|near|where|using|beside)\b[^.]{0,60}\b(?:handles?|handling|uses?|used|packs?|packing|process(?:es|ing)?|contains?|containing|works?|lines?|factory|facility|equipment|environment|site|kitchen|bakery|mill)|(?:not|never) (?:be )?(?:suitable|recommended|intended|safe|suited|advised|fit|appropriate|meant) (?:for|to)|not for (?:people|persons|anyone|those|coeliacs?|celiacs?|consumption by)|(?:unsuitable|unsafe|inappropriate) (?:for|to)|(?:cannot|can not|can't|not able to|unable to|do not|don't) (?:be )?guaranteed?|no guarantee|not guaranteed|(?:made|milled|grown|packed|stored|produced|processed|handled|prepared) (?:alongside|beside|next to|near|close to)\b|shared (?:equipment|lines?|facilit)|cross[- ]contamination|cross[- ]contact|also (?:handles?|process(?:es)?|uses?|packs?|makes?)|allerg\w+ (?:warning|alert)|warning|avoid (?:if|when)|sufferers should avoid)/i;
 /** Where a freedom is promised it is a claim; where it cannot be promised, or is denied, it is a warning. */
 const NO_PROMISE =
   /\b(?:cannot|can not|can't|not able to|unable to|no guarantee|not guaranteed|not suitable|unsuitable|unsafe|not safe|no longer|not|never|isn't|aren't|nearly|almost|virtually|practically|except|apart from|unless|if|sometimes|usually)\b[^.;]*\b(?:[a-z]+[ -]free|free (?:from|of)|without)\b|\b(?:cannot|can't|no guarantee|not guaranteed|not suitable|unsuitable)\b|\bfree\b[^.;]{0,30}\b(?:except|apart from|unless|but not|on request)\b|\bfree\s*:\s*no\b|\bfree\s*\?/i;
@@ -248,7 +248,10 @@ const GOVERNS_ALL = /^(?:free (?:from|of)|contains? no)\s*:/i;
  */
 function withoutClaims(sentence: string, claims: string[]): string {
   // "We cannot guarantee that it is nut-free" warns of nuts.
-  if (NO_PROMISE.test(sentence)) return sentence.replace(FREE_ONE, (_, name: string) => ` ${name} `);
+  if (NO_PROMISE.test(sentence)) {
+    const named = sentence.replace(FREE_ONE, (_, name: string) => ` ${name} `);
+    return MAY.test(named) ? named : ` may contain ${named}`;
+  }
   return sentence
     .replace(FREE_LIST, (whole, list: string) => {
       const [named = list] = list.split(/\b(?:ingredients?|contains?|made|but|may|with)\b/i);
