@@ -10,6 +10,7 @@ import { type Kitchen, packOf } from '../kitchen';
 import { type Book, foodIdOf, isFoodSure, type NotIn, type Recipe } from '../recipe';
 import { bitsOfFood, Lexicon } from './lexicon';
 import { type Found, scan, type TextKind } from './scan';
+import { type Written, writtenIn } from './written';
 
 export type PlaceKind = 'title' | 'heading' | 'line' | 'step' | 'note' | 'pack';
 
@@ -46,19 +47,6 @@ export interface Mention {
   status: 'contains' | 'check';
 }
 
-/** A food that was written into the dish or one of its components, with its names. */
-interface Written {
-  /** The dish's line; null inside a component. */
-  lineId: string | null;
-  foodId: string;
-  names: readonly string[];
-  /** As the cook wrote it. */
-  written: string;
-  /** What it surely holds as written, and what of it is still in the dish after swaps. */
-  contains: SubstanceBits;
-  holds: SubstanceBits;
-}
-
 interface World {
   recipe: Recipe;
   lexicon: Lexicon;
@@ -67,62 +55,8 @@ interface World {
   contained: SubstanceBits;
   /** The same of the list as it is written, before any swap. */
   asWritten: SubstanceBits;
-}
-
-const NAMES = new WeakMap<object, readonly string[]>();
-
-function namesOf(foodId: string, book: Book): readonly string[] {
-  const food = book.foods.foods.get(foodId);
-  const component = book.components.get(foodId);
-  const owner = food ?? component;
-  if (!owner) return [];
-  let names = NAMES.get(owner);
-  if (!names) {
-    const written = food ? [food.name, food.labelName, ...food.synonyms] : [component!.name];
-    NAMES.set(owner, (names = written.map((name) => nameWords(name).join(' '))));
-  }
-  return names;
-}
-
-/** The dish whose recipes are opened, and what they are read by. */
-interface Within {
-  dish: Recipe;
-  book: Book;
-  lexicon: Lexicon;
-}
-
-/** The foods of a recipe as written and answered, opened to any depth; what a swap took out holds nothing any more. */
-function writtenIn(recipe: Recipe, within: Within, seen: ReadonlySet<string>): Written[] {
-  const { dish, book, lexicon } = within;
-  const isInner = recipe !== dish;
-  const swapped = new Map(dish.swaps.map(({ fromId, swapId }) => [fromId, swapId]));
-  return recipe.lines.flatMap((line): Written[] => {
-    const foodId = foodIdOf(line);
-    if (foodId === null) return [];
-    const lineId = isInner ? null : line.id;
-    const surely = isFoodSure(line) ? bitsOfFood(foodId, lexicon).contains : 0;
-    const own: Written = {
-      lineId,
-      foodId,
-      names: namesOf(foodId, book),
-      written: isInner ? '' : nameWords(line.reading.foodText).join(' '),
-      contains: surely,
-      holds: swapped.has(foodId) ? 0 : surely,
-    };
-    const entry = swapped.has(foodId) ? book.swaps.get(swapped.get(foodId)!) : undefined;
-    const brought = (entry?.to ?? []).map((to): Written => ({
-      lineId,
-      foodId: to.foodId,
-      names: namesOf(to.foodId, book),
-      written: '',
-      contains: bitsOfFood(to.foodId, lexicon).contains,
-      holds: bitsOfFood(to.foodId, lexicon).contains,
-    }));
-    const component = book.components.get(foodId);
-    if (!component || seen.has(foodId)) return [own, ...brought];
-    const inner = writtenIn(component, within, new Set([...seen, foodId]));
-    return [own, ...brought, ...inner];
-  });
+  /** Last words of the names that the title took: "the pâté" of a lentil pâté. */
+  ownNames: Set<string>;
 }
 
 /** Words for a whole kind of food: "the nuts" are the walnuts of the list. */
@@ -192,14 +126,16 @@ const MADE_UNDER_A_NAME = bitsOf([
   ...US_TREE_NUTS,
 ]);
 
+/** Seeds that a cracker is pressed and dried of, with no flour. */
+const SEED_BASES = new Set(['flax', 'flaxseed', 'linseed', 'chia', 'seed', 'sunflower', 'pumpkin', 'hemp']);
+const ANIMAL_NAMES = bitsOf(['milk', 'egg', 'fish', 'animal']);
+
 /**
  * Whether a title or heading names the dish by a plant of its list ("mushroom pâté", "apple butter"), and all that goes in
  * is in the list: every line of it is a food that is known.
  */
 function isNamedByPlant(found: Found, place: Place, { recipe, written }: World): boolean {
   if ((place.kind !== 'title' && place.kind !== 'heading') || found.own !== 0) return false;
-  if ((found.contains & ~NO_QUESTION & ~bitsOf(['milk', 'egg', 'fish', 'animal'])) !== 0) return false;
-  if ((found.check & ~NO_QUESTION & ~MADE_UNDER_A_NAME) !== 0 || found.kind !== 'named') return false;
   // What follows the name begins something else: "potato cheese pie".
   if (
     /^[\s-]*\p{L}/u.test(place.text.slice(found.to)) &&
@@ -209,6 +145,10 @@ function isNamedByPlant(found: Found, place: Place, { recipe, written }: World):
   const ahead = place.text.slice(0, found.from);
   if (ahead.trim() !== '' && !/\p{L}[\s-]$/u.test(ahead)) return false;
   const before = nameWords(ahead).slice(-1).join('');
+  const made = SEED_BASES.has(before || found.key.split(' ')[0]!) && found.key.endsWith('cracker');
+  const isMade = made || ((found.contains | found.check) & ~NO_QUESTION & ~MADE_UNDER_A_NAME) === 0;
+  if (!isMade || found.kind !== 'named') return false;
+  if (!made && (found.contains & ~NO_QUESTION & ~ANIMAL_NAMES) !== 0) return false;
   // "Lentil pâté" may be one name of the dictionary.
   const named = before === '' ? found.key.split(' ').slice(0, -1) : [before];
   const isOfList = written.some(
@@ -230,7 +170,12 @@ function isTaken(found: Found, carried: Carried, place: Place, world: World): bo
   }
   // A dish keeps its name when its flour is swapped: a shortbread of rice flour is a shortbread.
   if (isItsOwnName(found, mustHold & ~ofList, place, world)) return true;
-  if (isNamedByPlant(found, place, world)) return true;
+  const ownName = found.key.split(' ').at(-1)!;
+  if (isNamedByPlant(found, place, world)) {
+    if (place.kind === 'title') world.ownNames.add(ownName);
+    return true;
+  }
+  if (isDefinite && found.own === 0 && mustHold === 0 && world.ownNames.has(ownName)) return true;
   for (const { lineId, foodId, names, written: asWritten, contains } of written) {
     if (lineId === null) continue;
     if (found.foodIds.includes(foodId)) return true;
@@ -368,7 +313,7 @@ export function mentionsOf(recipe: Recipe, book: Book, kitchen: Kitchen): readon
   const written = writtenIn(recipe, { dish: recipe, book, lexicon }, new Set([recipe.id]));
   const contained = written.reduce((bits, each) => bits | each.holds, 0);
   const asWritten = written.reduce((bits, each) => bits | each.contains, 0);
-  const world: World = { recipe, lexicon, written, contained, asWritten };
+  const world: World = { recipe, lexicon, written, contained, asWritten, ownNames: new Set() };
   const mentions = placesOf(recipe, kitchen).flatMap((place) =>
     scanned(place, lexicon, recipe.isComponent ? recipe.id : '').map((found) =>
       mentionOf(found, place, world, book),

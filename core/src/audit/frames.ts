@@ -10,6 +10,8 @@ export interface Frame {
   isLikeness: boolean;
   /** "vegan butter", "feta-style": a product is meant that stands in its place. */
   isVersion: boolean;
+  /** "wheat-free pasta", "gluten-free bread": what it is made of instead is for the pack to say. */
+  isGrainFree: boolean;
   /** "almond flavour", "peanut substitute": whether it holds any is for the pack to say. */
   isFlavour: boolean;
   /** "or honey", "(sesame is nice)": it may go in or not. */
@@ -23,6 +25,7 @@ export const PLAIN_FRAME: Frame = {
   isAbsent: false,
   isLikeness: false,
   isVersion: false,
+  isGrainFree: false,
   isFlavour: false,
   isOpenChoice: false,
   isDefinite: false,
@@ -35,6 +38,8 @@ const VERSION_BEFORE = words(
 const VERSION_AFTER = words(
   'style alternative alternatives substitute substitutes replacement replacer analogue flavour flavoured flavor flavored',
 );
+const FREE_VERSIONS = words('dairy egg meat milk lactose');
+const GRAINS = words('wheat gluten');
 const LIKE_AFTER = words('sized size shaped shape coloured colored like brown yellow');
 const DEFINITE = words(
   'the your this that these those remaining reserved rest prepared drained soaked more extra our my its half same other last',
@@ -100,10 +105,8 @@ export function frameOf(
   const index = before(tokens, from, words('a the some my your'), 2);
   const previous = index >= 0 && tokens[index + 1]!.gap !== 'stop' ? tokens[index]!.word : '';
   const based = previous === 'based' && tokens[index - 1]?.word === 'plant';
-  const freeVersion =
-    previous === 'free' &&
-    tokens[index]!.gap !== 'break' &&
-    ['dairy', 'egg', 'meat', 'milk', 'lactose'].includes(tokens[index - 1]?.word ?? '');
+  const saidFree = previous === 'free' && tokens[index]!.gap !== 'break';
+  const freeVersion = saidFree && FREE_VERSIONS.has(tokens[index - 1]?.word ?? '');
   const nonDairy = previous === 'dairy' && tokens[index - 1]?.word === 'non';
   return {
     isAbsent: isSaidAbsent(tokens, from, end, starts),
@@ -114,6 +117,7 @@ export function frameOf(
       freeVersion ||
       nonDairy ||
       (isNear && VERSION_AFTER.has(next.word)),
+    isGrainFree: saidFree && GRAINS.has(tokens[index - 1]?.word ?? ''),
     isFlavour: isNear && VERSION_AFTER.has(next.word),
     isOpenChoice: CHOICE_BEFORE.has(previous) || isChoiceAfter(tokens, end),
     isDefinite: isDefiniteAt(tokens, from),
@@ -145,7 +149,18 @@ const AFTER_VERB = words(
   'the it them together until till out your both each a over up all lightly gently well',
 );
 
+/** What is creamed: fat and sugar. "Cream butter" is an order, not a food. */
+const CREAMED = words('margarine butter sugar shortening fat coconut spread');
 const WRAPS = words('wrap roll toast fish');
+
+/** "Into the hot sauce": what is in the pan, where a thing goes in; a bottle is added. */
+export function isPlaceOfWork(tokens: readonly Token[], from: number, end: number): boolean {
+  if (tokens[from]!.word !== 'hot' || tokens[end - 1]!.word !== 'sauce') return false;
+  return (
+    tokens[from - 1]?.word === 'the' &&
+    /^(?:into|in|to|under|over|through)$/.test(tokens[from - 2]?.word ?? '')
+  );
+}
 
 /** Whether a word is a verb where it stands: at the head of a clause, with its object after it. */
 export function isVerb(tokens: readonly Token[], at: number): boolean {
@@ -163,5 +178,6 @@ export function isVerb(tokens: readonly Token[], at: number): boolean {
     /^(?:in|into|with|on|round|around)$/.test(next.word)
   )
     return true;
+  if (word === 'cream' && isHead && next?.gap === 'space' && CREAMED.has(next.word)) return true;
   return isHead && next !== undefined && next.gap === 'space' && AFTER_VERB.has(next.word);
 }

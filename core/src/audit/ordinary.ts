@@ -4,6 +4,8 @@
  * (docs/dependencies.md). Words of foods in them do no harm: the dictionary is asked first.
  */
 import { COMMON_WORDS, LOOKALIKE_WORDS } from '../allergen';
+import { UNIT_WORDS } from '../quantity';
+import { isFormWord } from '../recipe';
 
 /** What stands in a food's place in a method and is made of what went in before, or is no food. */
 const FOOD_PLACE = new Set(
@@ -34,5 +36,9 @@ const ORDINARY: ReadonlySet<string> = new Set([
   ...DISHES,
 ]);
 
-export const isOrdinary = (word: string): boolean => ORDINARY.has(word);
+const isOrdinary = (word: string): boolean => ORDINARY.has(word);
 export const isFoodPlaceWord = (word: string): boolean => FOOD_PLACE.has(word);
+
+/** Whether a word says nothing of food: a figure, a unit, a word of form, plain English. */
+export const isPlain = (word: string): boolean =>
+  word.length < 2 || /^\d/.test(word) || isFormWord(word) || UNIT_WORDS.has(word) || isOrdinary(word);

@@ -1,20 +1,13 @@
 /** Finds every mention of a food, a product or an allergen in a text, however it is spelt, joined or bent. */
-import {
-  FROM_ANIMALS as ANIMAL_ALLERGENS,
-  type Reach,
-  type StemFound,
-  stemAt,
-  TELLING_WORDS,
-  tonguesOf,
-  type WordLanguage,
-} from '../allergen';
-import { bitsOf, editDistance, nameWords, type SubstanceBits } from '../food';
-import { UNIT_WORDS } from '../quantity';
+import { FROM_ANIMALS as ANIMAL_ALLERGENS, type Reach, TELLING_WORDS } from '../allergen';
+import { bitsOf, nameWords, type SubstanceBits } from '../food';
 import { isFormWord } from '../recipe';
 import { isPlainDenial } from './absence';
-import { type Frame, frameOf, isVerb, PLAIN_FRAME } from './frames';
+import { foreignAt, tonguesAt } from './foreign';
+import { type Frame, frameOf, isPlaceOfWork, isVerb, PLAIN_FRAME } from './frames';
 import type { Entry, Lexicon } from './lexicon';
-import { isFoodPlaceWord, isOrdinary } from './ordinary';
+import { isFoodPlaceWord, isPlain } from './ordinary';
+import { misspelt } from './spelling';
 import { type Token, tokensOf } from './tokens';
 
 export interface Found {
@@ -158,134 +151,14 @@ function joined(word: string, lexicon: Lexicon): Entry | null {
   return null;
 }
 
-/** How a word sounds, roughly: what cooks write by ear falls together. */
-const soundOf = (word: string): string =>
-  word
-    .replace(/ph/g, 'f')
-    .replace(/ck|[cqk]/g, 'k')
-    .replace(/oo|ou|u/g, 'u')
-    .replace(/[aeiy]e|ee|ea|ie|y|i/g, 'i')
-    .replace(/z/g, 's')
-    .replace(/wh/g, 'w')
-    .replace(/(.)\1+/g, '$1')
-    .replace(/e$/, '');
-
-const SOUNDS = new Map<string, string>();
-/** What is left of a telling word when letters are struck out: a misspelling shares one of these with it. */
-const REMAINDERS = new Map<string, string[]>();
-const editsFor = (length: number): number => (length >= 7 ? 2 : length >= 4 ? 1 : 0);
-
-function remaindersOf(word: string, edits: number): Set<string> {
-  let last = [word];
-  const all = new Set(last);
-  for (let edit = 0; edit < edits; edit += 1) {
-    const next: string[] = [];
-    for (const each of last)
-      for (let at = 0; at < each.length; at += 1) {
-        const shorter = each.slice(0, at) + each.slice(at + 1);
-        if (!all.has(shorter)) {
-          all.add(shorter);
-          next.push(shorter);
-        }
-      }
-    last = next;
-  }
-  return all;
-}
-
-for (const word of TELLING_WORDS) {
-  if (word.length < 3) continue;
-  if (!SOUNDS.has(soundOf(word))) SOUNDS.set(soundOf(word), word);
-  for (const key of remaindersOf(word, editsFor(word.length))) {
-    const list = REMAINDERS.get(key);
-    if (list) list.push(word);
-    else REMAINDERS.set(key, [word]);
-  }
-}
-
-/** The telling word a misspelt one is nearest to: by its sound, else within an edit or two; null where none is near. */
-export function respelt(word: string): string | null {
-  if (word.length < 3) return null;
-  const heard = SOUNDS.get(soundOf(word));
-  if (heard) return heard;
-  const limit = editsFor(word.length);
-  let best: string | null = null;
-  let nearest = limit + 1;
-  for (const key of remaindersOf(word, limit))
-    for (const known of REMAINDERS.get(key) ?? []) {
-      const isSameStart = known[0] === word[0] || known[1] === word[0] || known[0] === word[1];
-      if (!isSameStart) continue;
-      const distance = editDistance(word, known, Math.min(limit, editsFor(known.length)));
-      if (distance > Math.min(limit, editsFor(known.length))) continue;
-      if (distance < nearest || (distance === nearest && best !== null && known < best))
-        [best, nearest] = [known, distance];
-    }
-  return best;
-}
-
-/** Words known to be no misspelling, and what unknown words were taken for: both are few and asked often. */
-const UNKNOWN = new Map<string, string | null>();
-const MOST_KEPT = 20_000;
-
-function misspelt(word: string): string | null {
-  let known = UNKNOWN.get(word);
-  if (known === undefined) {
-    if (UNKNOWN.size > MOST_KEPT) UNKNOWN.clear();
-    UNKNOWN.set(word, (known = respelt(word)));
-  }
-  return known;
-}
-
-/** Whether a word says nothing of food: a figure, a unit, a word of form, plain English. */
-const isPlain = (word: string): boolean =>
-  word.length < 2 || /^\d/.test(word) || isFormWord(word) || UNIT_WORDS.has(word) || isOrdinary(word);
-
-/** Languages of the sentence a word stands in; none where it is in English. */
-function tonguesAt(tokens: readonly Token[], at: number): ReadonlySet<WordLanguage> {
-  let from = at;
-  while (from > 0 && tokens[from]!.gap !== 'stop') from -= 1;
-  let to = at + 1;
-  while (to < tokens.length && tokens[to]!.gap !== 'stop') to += 1;
-  return tonguesOf(tokens.slice(from, to).map(({ word }) => word));
-}
-const NO_TONGUES: ReadonlySet<WordLanguage> = new Set();
-const MOST_WORDS = 4;
-
-/** A word of another language; one that is an English word too only in a sentence of that language. */
-function foreignAt(
-  tokens: readonly Token[],
-  at: number,
-  lexicon: Lexicon,
-  kind: TextKind,
-  tongues: ReadonlySet<WordLanguage>,
-): Hit | null {
-  const token = tokens[at]!;
-  if (token.word.length < 2) return null;
-  const isEnglish = isPlain(token.word) || isPlain(token.key) || lexicon.isKnown(token.key);
-  if (isEnglish && (tongues.size === 0 || kind === 'line')) return null;
-  const words: string[] = [];
-  for (let each = at; each < tokens.length && words.length < MOST_WORDS; each += 1) {
-    if (each > at && (tokens[each]!.gap === 'stop' || tokens[each]!.gap === 'break')) break;
-    words.push(tokens[each]!.word);
-  }
-  const found = stemAt(words, tongues.size > 0 ? tongues : null);
-  return found && { start: at, end: at + found.length, entry: entryOfStem(found, words), kind: 'named' };
-}
-
-const entryOfStem = ({ length, meaning }: StemFound, words: readonly string[]): Entry => ({
-  key: words.slice(0, length).join(' '),
-  meaning: { ...meaning, reach: 'anywhere' },
-  foodIds: [],
-  own: 0,
-});
-
 function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: TextKind): Hit | null {
   const exact = longestAt(tokens, at, lexicon);
   if (exact) return exact;
-  const tongues = tonguesAt(tokens, at);
-  const foreign = tongues.size > 0 ? foreignAt(tokens, at, lexicon, kind, tongues) : null;
-  if (foreign) return foreign;
   const token = tokens[at]!;
+  const isEnglish = isPlain(token.word) || isPlain(token.key) || lexicon.isKnown(token.key);
+  const tongues = tonguesAt(tokens, at);
+  const foreign = tongues.size > 0 ? foreignAt(tokens, at, isEnglish && kind === 'line', tongues) : null;
+  if (foreign) return { ...foreign, start: at, kind: 'named' };
   const one = (entry: Entry, kind: Found['kind'] = 'named', end = at + 1): Hit => ({
     start: at,
     end,
@@ -299,17 +172,18 @@ function hitAt(tokens: readonly Token[], at: number, lexicon: Lexicon, kind: Tex
   }
   const stem = bent(token, lexicon);
   if (stem) return one(stem);
-  if (isPlain(token.word) || isPlain(token.key) || lexicon.isKnown(token.key)) return null;
+  if (isEnglish) return null;
   const within = joined(token.word, lexicon);
   if (within) return one(within);
-  const strange = foreignAt(tokens, at, lexicon, kind, NO_TONGUES);
-  if (strange) return strange;
+  const strange = foreignAt(tokens, at, false, null);
+  if (strange) return { ...strange, start: at, kind: 'named' };
   const near = misspelt(token.key);
   const entry = near === null ? null : lexicon.entry(near);
   return entry ? one(entry, 'misspelt') : null;
 }
 
 const FROM_ANIMALS = bitsOf(['animal', 'milk', 'egg', 'fish', 'crustacean', 'mollusc']);
+const GLUTEN = bitsOf(['wheat', 'rye', 'barley', 'oats']);
 const ANIMAL_WORDS = /^(?:egg|milk|butter|cheese|cream|meat|chicken|beef|bacon|fish|honey|ham|pork|tuna)/;
 
 function foundFrom(
@@ -322,7 +196,8 @@ function foundFrom(
   const { start, end, entry } = hit;
   const meaning = entry.meaning && reaches(entry.meaning.reach, kind) ? entry.meaning : null;
   if (!meaning && entry.foodIds.length === 0 && entry.own === 0) return null;
-  if (end === start + 1 && kind !== 'line' && isVerb(tokens, start)) return null;
+  if (end === start + 1 && (kind !== 'line' || start === 0) && isVerb(tokens, start)) return null;
+  if (kind !== 'line' && isPlaceOfWork(tokens, start, end)) return null;
   const isNeutral = end === start + 1 && isOfPlants(tokens, start);
   // "cashew cream": the cream is made of what stands before it, which is a mention of its own.
   if (isNeutral && (kind !== 'line' || start > 0)) return null;
@@ -330,7 +205,9 @@ function foundFrom(
   const isLike = frame.isVersion || (tokens[start]!.isQuoted && ANIMAL_WORDS.test(entry.key));
   const named = meaning?.contains ?? 0;
   // A plant version has nothing of the animal; "vegan ramen" is wheat all the same. "Almond flavour" may hold none.
-  const doubted = frame.isFlavour ? named : isLike ? named & FROM_ANIMALS : 0;
+  const doubted = frame.isFlavour
+    ? named
+    : (isLike ? named & FROM_ANIMALS : 0) | (frame.isGrainFree ? named & GLUTEN : 0);
   const isGuess = hit.kind === 'misspelt' && kind !== 'line';
   const contains = isGuess ? 0 : named & ~doubted;
   const isLess = /less$/.test(tokens[start]!.word) && entry.key !== tokens[start]!.key;

@@ -169,4 +169,4 @@ export const PURPOSES: readonly {
 
 /** Words that promise a plant food under an animal food's name: "vegan feta" is no feta. */
 export const PLANT_VERSION =
-  /\b(?:vegan|plant[- ]based|dairy[- ]free|egg[- ]free|meat[- ]?free|meatless|mock|non[- ]dairy|vegetarian)\b/;
+  /\b(?:vegan|plant[- ]based|dairy[- ]free|egg[- ]free|meat[- ]?free|meatless|mock|non[- ]dairy|vegetarian)\b|\bmade (?:from|of|with) (?:oats?|soya?|rice|coconut|almonds?|cashews?|nuts|seeds|peas?|hemp|beans|tofu)\b/;
