@@ -232,7 +232,7 @@ class Sorter {
     else if (
       this.section === 'ingredients' ||
       isIngredient(text, this.larder) ||
-      (goesOn && isNoSentence(text))
+      (goesOn && sorted.ingredients.length > 0 && isNoSentence(text))
     )
       this.addIngredient(text, from);
     else if (sorted.ingredients.length === 0) sorted.header.push(text);

@@ -100,6 +100,12 @@ describe('what a hurried hand writes', () => {
     }
   });
 
+  test('what stands above the list is no line of it', () => {
+    const text =
+      'Bean plate\nBean plate\n\nA supper for late autumn\n\nServes 4\n\n300 g dried black beans\nsalt\n\nSimmer.';
+    expect(read(text).lines.map((line) => line.text)).toEqual(['300 g dried black beans', 'salt']);
+  });
+
   test('who eats of it leads over what it makes', () => {
     for (const [header, portions] of [
       ['Makes 1 pie, serves 8', 8],
