@@ -175,6 +175,8 @@ class Sorter {
     private readonly larder: FoodSet,
     /** A line that stands alone is an ingredient, where it may be one. */
     private readonly isAlone: boolean,
+    /** The list has a heading: "Ingredients". */
+    private readonly hasHeading: boolean,
   ) {}
 
   private isPart(text: string, heading: number): string | null {
@@ -182,6 +184,13 @@ class Sorter {
     const found = PART_HEADING.exec(text) ?? BARE_PART.exec(text);
     if (found && !/\d/.test(found[1]!)) return found[1]!;
     return heading > 2 ? text.replace(/^for (?:the )?/i, '') : null;
+  }
+
+  /** The title once more, or words above a list that has a heading of its own. */
+  private isAboveList(text: string): boolean {
+    if (this.section !== 'open' || this.sorted.ingredients.length > 0) return false;
+    if (text.toLowerCase() === this.sorted.name.toLowerCase()) return true;
+    return this.hasHeading && !/\d|[½⅓⅔¼¾⅛]/.test(text) && !INGREDIENT_MEASURE.test(text);
   }
 
   private isHeader(text: string): boolean {
@@ -223,7 +232,7 @@ class Sorter {
       (heading === 1 || (!/^\d/.test(text) && !isMeasured && !this.isAlone))
     ) {
       sorted.name = text;
-    } else if (SERVES_LINE.test(text)) sorted.header.push(text);
+    } else if (SERVES_LINE.test(text) || this.isAboveList(text)) sorted.header.push(text);
     else if (part !== null) this.part = part;
     else if (this.section === 'steps')
       sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+|^[-*•]\s+/i, ''));
@@ -305,8 +314,9 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   if (all.length === 0) findings.push(finding('text-empty', null));
   if (all.length > TEXT_LINES) findings.push(finding('text-cut', null, { lines: TEXT_LINES }));
   const isAlone = all.length === 1 && isIngredient(all[0]!.text, larder) && !SERVES.test(all[0]!.text);
-  const sorter = new Sorter(larder, isAlone);
   const marked = all.slice(0, TEXT_LINES).map(unmarked);
+  const hasHeading = marked.some(({ text }) => INGREDIENTS_HEADING.test(text.replace(/:$/, '')));
+  const sorter = new Sorter(larder, isAlone, hasHeading);
   const goesOn = listGoesOn(marked, larder);
   marked.forEach((line, index) => sorter.add(line, goesOn[index]!));
   const { name, header, ingredients, steps: stepTexts } = sorter.sorted;

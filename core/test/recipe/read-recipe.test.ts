@@ -102,7 +102,7 @@ describe('what a hurried hand writes', () => {
 
   test('what stands above the list is no line of it', () => {
     const text =
-      'Bean plate\nBean plate\n\nA supper for late autumn\n\nServes 4\n\n300 g dried black beans\nsalt\n\nSimmer.';
+      'Bean plate\nBean plate\n\nA supper for late autumn\n\nServes 4\n\nIngredients\n\n300 g dried black beans\nsalt\n\nMethod\n\nSimmer.';
     expect(read(text).lines.map((line) => line.text)).toEqual(['300 g dried black beans', 'salt']);
   });
 
