@@ -52,7 +52,14 @@ export function createServices(
   return {
     people,
     audit,
-    words: new WordStore(store.database, store.tables, store.kitchens, people, audit, now),
+    words: new WordStore({
+      database: store.database,
+      tables: store.tables,
+      kitchens: store.kitchens,
+      people,
+      audit,
+      now,
+    }),
     releases,
     batches,
     printer,

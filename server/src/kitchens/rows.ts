@@ -31,7 +31,7 @@ export async function insertKitchen(
   position: number,
   transaction: Transaction,
 ): Promise<void> {
-  const { id, name, packs, weights, names, words: _answered, swaps, ratings, ...settings } = kitchen;
+  const { id, name, packs, weights, names, words, swaps, ratings, ...settings } = kitchen;
   await tables.kitchens.create({ id, position, name, settings, version: 1 }, { transaction });
   for (const pack of packs) {
     // A change that waits for a yes has two versions: the one that was confirmed, and the new one.
@@ -39,6 +39,18 @@ export async function insertKitchen(
       await tables.packs.create(packRow(id, { ...pack, ...pack.before, isConfirmed: true }), { transaction });
     await tables.packs.create(packRow(id, pack), { transaction });
   }
+  await tables.wordAnswers.bulkCreate(
+    words.map(({ word, holds, by, on }) => ({
+      kitchenId: id,
+      word,
+      holds,
+      personId: '',
+      byName: by,
+      on,
+      at: new Date(`${on}T00:00:00Z`),
+    })),
+    { transaction },
+  );
   await tables.weights.bulkCreate(
     weights.map((weight) => ({ kitchenId: id, ...weight })),
     { transaction },

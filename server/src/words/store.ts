@@ -28,19 +28,23 @@ const entryOf = (row: Row): WordEntry => ({
   at: (row.get('at') as Date).toISOString(),
 });
 
+/** What it stands on. */
+interface Lean {
+  database: Sequelize;
+  tables: Tables;
+  kitchens: KitchenStore;
+  people: People;
+  audit: AuditTrail;
+  now: () => Date;
+}
+
 export class WordStore {
-  constructor(
-    private readonly database: Sequelize,
-    private readonly tables: Tables,
-    private readonly kitchens: KitchenStore,
-    private readonly people: People,
-    private readonly audit: AuditTrail,
-    private readonly now: () => Date,
-  ) {}
+  constructor(private readonly lean: Lean) {}
 
   /** Who signs: the person signed in, else the one whose PIN made the signature. */
   async signer(session: Signer | null, signature: string): Promise<Signer> {
-    const signed = signature === '' ? null : await this.people.bySignature(signature, this.now().getTime());
+    const signed =
+      signature === '' ? null : await this.lean.people.bySignature(signature, this.lean.now().getTime());
     const by = session ?? signed;
     if (!by) throw new ApiError('not-signed-in');
     return by;
@@ -48,30 +52,33 @@ export class WordStore {
 
   /** Everything that was said in a kitchen, the last first. */
   async history(kitchenId: string): Promise<WordEntry[]> {
-    await this.kitchens.kitchen(kitchenId);
-    const rows = await this.tables.wordAnswers.findAll({ where: { kitchenId }, order: [['id', 'DESC']] });
+    await this.lean.kitchens.kitchen(kitchenId);
+    const rows = await this.lean.tables.wordAnswers.findAll({
+      where: { kitchenId },
+      order: [['id', 'DESC']],
+    });
     return rows.map(entryOf);
   }
 
   /** Keeps what a person says of a word; null takes back what was said. */
   async say(kitchenId: string, written: string, holds: WordHolds | null, by: Signer): Promise<Kitchen> {
-    const kitchen = await this.kitchens.kitchen(kitchenId);
+    const kitchen = await this.lean.kitchens.kitchen(kitchenId);
     const word = answeredWord(written);
     if (word === '')
       throw new ApiError('bad-request', [{ word: written, message: 'This holds no letters.' }]);
     if (holds === null && !kitchen.words.some((each) => each.word === word))
       throw new ApiError('word-not-answered', [{ word }]);
-    await this.database.transaction(async (transaction) => {
-      const at = this.now();
+    await this.lean.database.transaction(async (transaction) => {
+      const at = this.lean.now();
       const on = dayIn(kitchen.service.timeZone, at.getTime());
-      await this.tables.wordAnswers.create(
+      await this.lean.tables.wordAnswers.create(
         { kitchenId, word, holds, personId: by.id, byName: by.name, on, at },
         { transaction },
       );
       const person = { ...by, login: '', role: 'cook' as const, isActive: true };
       const act = holds === null ? 'word-taken-back' : 'word-answered';
-      await this.audit.add(act, person, word, { kitchenId, holds }, transaction);
+      await this.lean.audit.add(act, person, word, { kitchenId, holds }, transaction);
     });
-    return this.kitchens.kitchen(kitchenId);
+    return this.lean.kitchens.kitchen(kitchenId);
   }
 }
