@@ -4,9 +4,9 @@ import { loadDemoRecipes, loadFoods, loadKitchens, loadSwaps } from '@hand-ladle
 import { labelsPdf } from '../../server/src/paper/label-files';
 import { bytesOf, newPdf } from '../../server/src/paper/pdf';
 import { contentOf, setBy } from '../../server/src/paper/set';
-import { sized } from './size';
+import { holdsSpeed, sized } from './size';
 
-const LABELS = sized(500, 40);
+const LABELS = 500;
 const ROUNDS = sized(9, 2);
 const foods = loadFoods();
 const demo = loadDemoRecipes(foods);
@@ -47,7 +47,7 @@ const roll = await ratioOn(DRAFT_ON_ROLL);
 const sheets = await ratioOn({ ...DRAFT_ON_ROLL, stock: sheetStock });
 console.log(`${LABELS} labels on a roll / as many empty pages: ${roll.toFixed(1)}`);
 console.log(`${LABELS} labels on A4 sheets / as many empty pages: ${sheets.toFixed(1)}`);
-if (roll >= 3 || sheets >= 3) {
+if (holdsSpeed && (roll >= 3 || sheets >= 3)) {
   console.error('Five hundred labels take three times as long as empty pages, or more.');
   process.exit(1);
 }

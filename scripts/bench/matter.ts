@@ -8,7 +8,7 @@ import { book } from '@hand-ladle/testing/world';
 import { sized } from './size';
 
 const DISHES = Number(process.env['RANDOM_DISHES'] ?? sized(100_000, 300));
-const first = Math.floor(Math.random() * 2 ** 31);
+const first = Number(process.env['HAND_LADLE_SEED']) || Math.floor(Math.random() * 2 ** 31);
 let broken = 0;
 for (let index = 0; index < DISHES; index += 1) {
   const seed = (first + index) >>> 0;

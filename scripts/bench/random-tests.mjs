@@ -8,10 +8,10 @@ import { appendFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FOUND_SEEDS, RANDOM_SUITES } from '../seed.mjs';
 
-const seed = randomInt(1, 2 ** 31 - 1);
+const seed = Number(process.env.HAND_LADLE_SEED) || randomInt(1, 2 ** 31 - 1);
 const isShort = process.env.HAND_LADLE_SHORT === '1';
-console.log(`Random tests on the fresh seed ${seed}, ${isShort ? 'few' : 'twenty times the'} cases`);
-const env = { ...process.env, HAND_LADLE_SEED: String(seed), HAND_LADLE_MORE: isShort ? '0.02' : '20' };
+console.log(`Random tests on the seed ${seed}, ${isShort ? 'few' : 'twenty times the'} cases`);
+const env = { ...process.env, HAND_LADLE_SEED: String(seed), HAND_LADLE_MORE: isShort ? '0.5' : '20' };
 const jest = spawnSync(join('node_modules', '.bin', 'jest'), ['--testPathPatterns', RANDOM_SUITES], {
   stdio: 'inherit',
   env,

@@ -12,7 +12,7 @@ import { sized } from './size';
 const DISHES = Number(process.env['HIDDEN_WORDS'] ?? sized(100_000, 1000));
 /** Every so many dishes the cook's taps are tried too: each is as slow as twelve worksheets. */
 const CONFIRMED_EVERY = 20;
-const first = Math.floor(Math.random() * 2 ** 31);
+const first = Number(process.env['HAND_LADLE_SEED']) || Math.floor(Math.random() * 2 ** 31);
 
 function clearOf(recipe: Recipe, brings: readonly string[]): string[] {
   const { traces } = compose(recipe, book, bare);
