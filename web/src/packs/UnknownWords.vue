@@ -177,7 +177,7 @@ async function keep(none = false): Promise<void> {
 
 .choices {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
   gap: 2px 12px;
 }
 
@@ -195,6 +195,7 @@ async function keep(none = false): Promise<void> {
   flex-wrap: wrap;
   gap: var(--space-2);
   align-items: end;
+  margin-top: var(--space-2);
 }
 
 .problem {
