@@ -219,7 +219,8 @@ function isPlainTail(tokens: readonly Token[], at: number, to: number): boolean 
 
 /** Words that spoil a statement from anywhere in its sentence: a condition, a group, a time. */
 const HARD = words(
-  'if unless whenever whether except excepting exception apart only request requested optional optionally sometimes guests guest customers children kids ' +
+  'mostly usually nearly almost largely partly probably hopefully perhaps maybe possibly ' +
+    'if unless whenever whether except excepting exception apart only request requested optional optionally sometimes guests guest customers children kids ' +
     'child table tables room ward allergic allergy intolerant coeliacs coeliac warning unsafe unsuitable otherwise although depending fridays mondays tuesdays wednesdays ' +
     'thursdays saturdays sundays weekends weekdays today tomorrow yesterday ask version option options available people anyone someone',
 );
@@ -230,6 +231,7 @@ const FOREIGN_BESIDE = words(
   'ist das gericht est ce cet plat es este plato e questo piatto prato jest to danie is dit gerecht und et y i en con de di d le la la les der die den dem el los un une a al ai au',
 );
 
+const FREE_PLACES = words('kitchen room zone area table corner shelf board counter site school ward');
 const NO = /^(?:no|not|never|nope|false|unknown|nein|non|nie)$/;
 const YES = /^(?:yes|true|always|all)$/;
 const OR = words('or o ou oder of lub ou eller veya');
@@ -249,6 +251,8 @@ export function isPlainDenial(
   if (tokens[to - 1]!.isAsked || /\?/.test(sign)) return false;
   // "Dairy-free: no.", "gluten-free: ask."
   if (/:/.test(sign) && after && (isAdjective ? !YES.test(after.word) : NO.test(after.word))) return false;
+  // "A nut-free kitchen next door" says it of a place.
+  if (isAdjective && end < to && FREE_PLACES.has(tokens[end]!.word)) return false;
   const mentioned = new Set<number>();
   for (const [last, start] of starts) for (let at = start; at <= last; at += 1) mentioned.add(at);
   const last = listEnd(tokens, end, starts);

@@ -1,6 +1,6 @@
 /** What a misspelt word may be: the telling word it sounds like, else one within an edit or two. */
 import { TELLING_WORDS } from '../allergen';
-import { editDistance } from '../food';
+import { editDistance, editsFor, withoutLetters } from '../food';
 
 /** How a word sounds, roughly: what cooks write by ear falls together. */
 const soundOf = (word: string): string =>
@@ -17,30 +17,11 @@ const soundOf = (word: string): string =>
 const SOUNDS = new Map<string, string>();
 /** What is left of a telling word when letters are struck out: a misspelling shares one of these with it. */
 const REMAINDERS = new Map<string, string[]>();
-const editsFor = (length: number): number => (length >= 7 ? 2 : length >= 4 ? 1 : 0);
-
-function remaindersOf(word: string, edits: number): Set<string> {
-  let last = [word];
-  const all = new Set(last);
-  for (let edit = 0; edit < edits; edit += 1) {
-    const next: string[] = [];
-    for (const each of last)
-      for (let at = 0; at < each.length; at += 1) {
-        const shorter = each.slice(0, at) + each.slice(at + 1);
-        if (!all.has(shorter)) {
-          all.add(shorter);
-          next.push(shorter);
-        }
-      }
-    last = next;
-  }
-  return all;
-}
 
 for (const word of TELLING_WORDS) {
   if (word.length < 3) continue;
   if (!SOUNDS.has(soundOf(word))) SOUNDS.set(soundOf(word), word);
-  for (const key of remaindersOf(word, editsFor(word.length))) {
+  for (const key of withoutLetters(word, editsFor(word.length))) {
     const list = REMAINDERS.get(key);
     if (list) list.push(word);
     else REMAINDERS.set(key, [word]);
@@ -55,7 +36,7 @@ export function respelt(word: string): string | null {
   const limit = editsFor(word.length);
   let best: string | null = null;
   let nearest = limit + 1;
-  for (const key of remaindersOf(word, limit))
+  for (const key of withoutLetters(word, limit))
     for (const known of REMAINDERS.get(key) ?? []) {
       const isSameStart = known[0] === word[0] || known[1] === word[0] || known[0] === word[1];
       if (!isSameStart) continue;

@@ -43,7 +43,15 @@ export {
 } from './food-row';
 export { foodSet, type FoodSet } from './food-set';
 export { isFat, isLiquid, isOil, isStarch, isWater, WATER_ID } from './kinds';
-export { editDistance, type FoodMatch, matchFood, nameIn, suggestFoods } from './match';
+export {
+  editDistance,
+  editsFor,
+  type FoodMatch,
+  matchFood,
+  nameIn,
+  suggestFoods,
+  withoutLetters,
+} from './match';
 export { nameWords, plainText, singular } from './names';
 export { type Composition, NUTRIENT_NAMES, type NutrientId, NUTRIENTS } from './nutrients';
 export { soakUptake } from './soaking';

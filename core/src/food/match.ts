@@ -60,10 +60,10 @@ function exactMatch(words: readonly string[], larder: FoodSet): FoodMatch | null
 }
 
 /** How many edits a word of some length may be away from a known one. */
-const editsFor = (length: number): number => (length >= 7 ? 2 : length >= 4 ? 1 : 0);
+export const editsFor = (length: number): number => (length >= 7 ? 2 : length >= 4 ? 1 : 0);
 
 /** A word and what is left of it when up to some letters are struck out. */
-function withoutLetters(word: string, edits: number): Set<string> {
+export function withoutLetters(word: string, edits: number): Set<string> {
   const all = new Set([word]);
   let last = [word];
   for (let edit = 0; edit < edits; edit += 1) {

@@ -92,6 +92,10 @@ describe('a statement as printed', () => {
     expect(readStatement('Zutaten: Wasser, Krolvenat-Mix, Kartoffelflocken').unknown).toEqual([
       'Krolvenat-Mix',
     ]);
+    expect(readStatement('Allergens: 1, 3, 7').unknown).toEqual(['Allergens: 1, 3, 7']);
+    expect(readStatement('Allergens: see cap').unknown).toEqual(['see cap']);
+    expect(readStatement('ｍｉｌｋ, water').mentions.map(({ substance }) => substance)).toEqual(['milk']);
+    expect(readStatement('water, რძე').unknown).toEqual(['რძე']);
     expect(readStatement('INGREDIENTS: water, SOYA, UHT, KINAKO').unknown).toEqual([]);
     expect(readStatement('Ingredients: rice (62 %), salt, acidity regulator: citric acid.').unknown).toEqual(
       [],

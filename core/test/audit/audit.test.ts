@@ -156,7 +156,7 @@ describe('said absent by the text', () => {
     ['No butter, walnuts on top.', 'walnut'], ['Without peeling the almonds, chop them.', 'almond'], ['Not only almonds.', 'almond'], ['Nut-free? No: almonds.', 'almond'],
     ['Use honey instead.', 'honey'], ['Fine for a nut allergy.', 'nut'], ['Serve with or without walnuts.', 'walnut'], ['Nut allergy warning!', 'nut'], ['No longer nut-free.', 'nut'], ['Nut-free: no.', 'nut'],
     ['It used to be without egg, now it is with.', 'egg'], ['Never serve this without almonds.', 'almond'], ['Instead of skipping the almonds, grind them.', 'almond'], ['Skip the walnuts on the children’s trays.', 'walnut'],
-    ['No nuts for table 4.', 'nut'], ['Vegan? Not any more.', 'vegan'], ['Nut-free (apart from the topping).', 'nut'], ['No walnuts until Friday.', 'walnut'], ['No one leaves out the walnuts.', 'walnut'], ['If you do not mind, walnuts.', 'walnut'], ['Free-range eggs on top.', 'free range egg'], ['Butter the tin.', 'butter'],
+    ['No nuts for table 4.', 'nut'], ['Egg-free (mostly).', 'egg'], ['Nut-free kitchen next door.', 'nut'], ['Vegan? Not any more.', 'vegan'], ['Nut-free (apart from the topping).', 'nut'], ['No walnuts until Friday.', 'walnut'], ['No one leaves out the walnuts.', 'walnut'], ['If you do not mind, walnuts.', 'walnut'], ['Free-range eggs on top.', 'free range egg'], ['Butter the tin.', 'butter'],
   ])('but %s', (text, name) => {
     expect(asked(dish([text]))).toContain(name);
   }); // prettier-ignore

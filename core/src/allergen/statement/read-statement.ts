@@ -299,6 +299,8 @@ const ENGLISH =
 /** A statement as its words are read: no marks, letters a scanner took for others mended, lists joined over line ends. */
 function plainOf(statement: string): string {
   const marked = statement
+    // Letters of full width are letters.
+    .normalize('NFKC')
     .replace(/<\/?(?:b|strong|em|u|i)>/gi, '')
     .replace(/\*\*|__/g, '')
     .replace(/&amp;/g, '&')

@@ -12,6 +12,10 @@ const FIGURE = /^(?:[\d.,]+[a-z%°]{0,3}|e\d{3,4}[a-z]?|[ivx]+|\W+)$/;
 /** Shorter ones are no words of foods. */
 const LEAST = 3;
 
+/** What is not said here: allergens by the numbers of a key, or on the lid. */
+const ELSEWHERE =
+  /\ballerg\w*[^.\n:]{0,24}:\s*(?:[A-R]|\d{1,2})(?:\s*[,/+&]\s*(?:[A-R]|\d{1,2}))*(?![\p{L}\d])|\b(?:see|as per|refer to|printed on)\s+(?:the\s+)?(?:cap|lid|label|sticker|base|side|back|front|neck|foil|website|web site|box|outer|carton)\b/giu;
+
 interface Chunk {
   written: string;
   words: string[];
@@ -77,10 +81,13 @@ export function unknownWords(text: string, known: Known): string[] {
   const chunks = chunksOf(text);
   const words = chunks.flatMap((chunk) => chunk.words);
   const taken = takenBy(words, known.isPhrase, known.longest);
-  const unknown: string[] = [];
+  const unknown = [...text.matchAll(ELSEWHERE)].map(([said]) => said.trim());
   let at = 0;
   for (const chunk of chunks) {
-    const isOpen = chunk.words.some((word, index) => !taken.has(at + index) && !isKnownWord(word, known));
+    // Letters of a script that is not read here leave no word to look up.
+    const isStrange = chunk.words.length === 0 && /\p{L}{2,}/u.test(chunk.written);
+    const isOpen =
+      isStrange || chunk.words.some((word, index) => !taken.has(at + index) && !isKnownWord(word, known));
     at += chunk.words.length;
     if (isOpen && !unknown.includes(chunk.written)) unknown.push(chunk.written);
   }
