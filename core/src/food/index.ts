@@ -43,18 +43,11 @@ export {
 } from './food-row';
 export { foodSet, type FoodSet } from './food-set';
 export { isFat, isLiquid, isOil, isStarch, isWater, WATER_ID } from './kinds';
-export {
-  editDistance,
-  editsFor,
-  type FoodMatch,
-  matchFood,
-  nameIn,
-  suggestFoods,
-  withoutLetters,
-} from './match';
+export { type FoodMatch, matchFood, nameIn, suggestFoods } from './match';
 export { nameWords, plainText, singular } from './names';
 export { type Composition, NUTRIENT_NAMES, type NutrientId, NUTRIENTS } from './nutrients';
 export { soakUptake } from './soaking';
+export { editDistance, editsFor, Speller } from './speller';
 export { ALLERGEN_STATUSES, type AllergenStatus, isWorse, STATUS_WORDS, worse } from './status';
 export {
   ALL_BITS,

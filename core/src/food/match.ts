@@ -1,6 +1,7 @@
 /** Finds which food a phrase names, and says how sure that is. */
 import type { FoodSet } from './food-set';
 import { nameWords } from './names';
+import { editsFor, type Near, Speller } from './speller';
 
 export interface FoodMatch {
   /** Ids the name may mean, most usual first; they differ in state (dry, cooked, tinned). */
@@ -12,30 +13,6 @@ export interface FoodMatch {
   /** The words of the phrase that stood before and after the name. */
   before: readonly string[];
   after: readonly string[];
-}
-
-/** Number of single-letter edits (insert, delete, replace, swap of neighbours) up to a limit; limit + 1 above. */
-export function editDistance(one: string, other: string, limit: number): number {
-  if (Math.abs(one.length - other.length) > limit) return limit + 1;
-  let before: number[] = [];
-  let previous = Array.from({ length: other.length + 1 }, (_, index) => index);
-  for (let i = 1; i <= one.length; i += 1) {
-    const current = [i];
-    let best = i;
-    for (let j = 1; j <= other.length; j += 1) {
-      const cost = one[i - 1] === other[j - 1] ? 0 : 1;
-      let value = Math.min(previous[j]! + 1, current[j - 1]! + 1, previous[j - 1]! + cost);
-      if (i > 1 && j > 1 && one[i - 1] === other[j - 2] && one[i - 2] === other[j - 1]) {
-        value = Math.min(value, before[j - 2]! + 1);
-      }
-      current.push(value);
-      best = Math.min(best, value);
-    }
-    if (best > limit) return limit + 1;
-    before = previous;
-    previous = current;
-  }
-  return previous[other.length]!;
 }
 
 /** The longest name in the words; of two as long the last, for in English the head of a phrase stands last. */
@@ -59,73 +36,42 @@ function exactMatch(words: readonly string[], larder: FoodSet): FoodMatch | null
   return { ids, name, confidence: 1, before: words.slice(0, at), after: words.slice(end) };
 }
 
-/** How many edits a word of some length may be away from a known one. */
-export const editsFor = (length: number): number => (length >= 7 ? 2 : length >= 4 ? 1 : 0);
+/** A speller for each larder. */
+const SPELLERS = new WeakMap<FoodSet, Speller>();
 
-/** A word and what is left of it when up to some letters are struck out. */
-export function withoutLetters(word: string, edits: number): Set<string> {
-  const all = new Set([word]);
-  let last = [word];
-  for (let edit = 0; edit < edits; edit += 1) {
-    const next: string[] = [];
-    for (const each of last) {
-      for (let at = 0; at < each.length; at += 1) {
-        const shorter = each.slice(0, at) + each.slice(at + 1);
-        if (!all.has(shorter)) {
-          all.add(shorter);
-          next.push(shorter);
-        }
-      }
-    }
-    last = next;
-  }
-  return all;
+function spellerOf(larder: FoodSet): Speller {
+  let speller = SPELLERS.get(larder);
+  if (!speller) SPELLERS.set(larder, (speller = new Speller(larder.vocabulary)));
+  return speller;
 }
 
-/**
- * For each larder, every known word under what is left of it with letters struck out: two words within some edits of
- * each other share such a remainder, so a misspelling finds its candidates without a walk through the vocabulary.
- */
-const REMAINDERS = new WeakMap<FoodSet, Map<string, string[]>>();
-
-function remaindersOf(larder: FoodSet): Map<string, string[]> {
-  let index = REMAINDERS.get(larder);
-  if (index) return index;
-  index = new Map();
-  for (const word of larder.vocabulary) {
-    for (const key of withoutLetters(word, editsFor(word.length))) {
-      const list = index.get(key);
-      if (list) list.push(word);
-      else index.set(key, [word]);
-    }
-  }
-  REMAINDERS.set(larder, index);
-  return index;
-}
-
-/** The known word closest to a misspelt one: one edit for short words, two from seven letters up. */
+/** The known word that a misspelt one is read as: within an edit for short words, two from seven letters up. */
 function respell(word: string, larder: FoodSet): string | null {
+  if (larder.vocabulary.has(word)) return word;
   const limit = editsFor(word.length);
-  if (limit === 0 || larder.vocabulary.has(word)) return larder.vocabulary.has(word) ? word : null;
-  const index = remaindersOf(larder);
-  let best: string | null = null;
-  let bestDistance = limit + 1;
-  for (const key of withoutLetters(word, limit)) {
-    for (const known of index.get(key) ?? []) {
-      // "uncooked" is no misspelt "cooked".
-      if (word.endsWith(known)) continue;
-      const distance = editDistance(word, known, Math.min(limit, bestDistance));
-      if (distance < bestDistance || (distance === bestDistance && best !== null && known < best))
-        [best, bestDistance] = [known, distance];
-    }
-  }
-  return bestDistance <= limit ? best : null;
+  if (limit === 0) return null;
+  // "uncooked" is no misspelt "cooked".
+  const near = spellerOf(larder)
+    .near(word)
+    .filter(({ word: known, edits }) => edits <= limit && !word.endsWith(known));
+  return near[0]?.word ?? null;
 }
 
 /** Confidence given to a name that only matched after its spelling was mended. */
 const RESPELT_CONFIDENCE = 0.7;
 /** Most words of a phrase that are looked at. */
 const MOST_WORDS = 24;
+
+/** "chik peas" are no peas: a strange word and the name behind it may be one word, cut in two. */
+function joinedToName(exact: FoodMatch, larder: FoodSet): FoodMatch | null {
+  const previous = exact.before[exact.before.length - 1];
+  if (previous === undefined || previous.length < 3 || larder.vocabulary.has(previous)) return null;
+  const whole = respell(`${previous}${exact.name}`, larder);
+  const match = whole === null ? null : exactMatch([whole], larder);
+  return match && match.ids[0] !== exact.ids[0]
+    ? { ...match, confidence: RESPELT_CONFIDENCE, before: exact.before.slice(0, -1), after: exact.after }
+    : null;
+}
 
 /** "nutritonal yeast" is no yeast: a misspelt word beside the name may make it a longer one. */
 function longerWhenMended(exact: FoodMatch, larder: FoodSet): FoodMatch | null {
@@ -157,7 +103,7 @@ export const nameIn = (phrase: string, larder: FoodSet): FoodMatch | null =>
 export function matchFood(phrase: string, larder: FoodSet): FoodMatch | null {
   const words = nameWords(phrase).slice(0, MOST_WORDS);
   const exact = exactMatch(words, larder);
-  if (exact) return longerWhenMended(exact, larder) ?? exact;
+  if (exact) return joinedToName(exact, larder) ?? longerWhenMended(exact, larder) ?? exact;
   let mended = false;
   const respelt = words.map((word) => {
     const known = respell(word, larder);
@@ -168,20 +114,40 @@ export function matchFood(phrase: string, larder: FoodSet): FoodMatch | null {
   return match ? { ...match, confidence: RESPELT_CONFIDENCE } : null;
 }
 
-/** Foods whose names share the most words with a phrase, best first: offered when nothing matches. */
+/** How much of a guess a word is worth that is only near: as it sounds, or a letter or two away. */
+const closeness = ({ edits, isSameSound }: Near): number => (isSameSound ? 0.9 : edits === 1 ? 0.75 : 0.5);
+/** A guess is offered when it says at least this share of what the best one says: the rest would only be in the way. */
+const WORTH_OFFERING = 0.7;
+
+/**
+ * Foods a phrase may mean, best first: offered when nothing matches. Words count by how few names they stand in ("seeds" says
+ * little, "cumin" nearly all), the head that stands last twice, and a word that is written by ear counts nearly as the one it sounds like.
+ */
 export function suggestFoods(phrase: string, larder: FoodSet, most = 5): string[] {
-  const words = nameWords(phrase)
-    .slice(0, MOST_WORDS)
-    .map((word) => respell(word, larder) ?? word);
+  const words = [...new Set(nameWords(phrase).slice(0, MOST_WORDS))];
+  const said = (word: string): number =>
+    Math.log(1 + larder.names.size / (larder.withWord.get(word)?.length ?? 1));
+  const heard = new Map<string, number>();
+  for (const word of words)
+    if (larder.vocabulary.has(word)) heard.set(word, 1);
+    else
+      for (const near of spellerOf(larder).near(word))
+        heard.set(near.word, Math.max(heard.get(near.word) ?? 0, closeness(near)));
+  /** What the words of a name say in all, or what those of them say that were heard. */
+  const told = (name: readonly string[], share: (word: string) => number): number =>
+    name.reduce((sum, word, at) => sum + share(word) * said(word) * (at === name.length - 1 ? 2 : 1), 0);
+  const all = (): number => 1;
+  const inPhrase = told(words, all);
   const scores = new Map<string, number>();
-  for (const word of new Set(words)) {
+  for (const word of heard.keys())
     for (const entry of larder.withWord.get(word) ?? []) {
-      const shared = entry.words.filter((each) => words.includes(each)).length;
-      const score = shared / entry.words.length;
+      const shared = told(entry.words, (each) => heard.get(each) ?? 0);
+      const score = (2 * shared) / (inPhrase + told(entry.words, all));
       for (const id of entry.ids) scores.set(id, Math.max(scores.get(id) ?? 0, score));
     }
-  }
+  const best = Math.max(0, ...scores.values());
   return [...scores]
+    .filter(([, score]) => score >= WORTH_OFFERING * best)
     .sort((one, other) => other[1] - one[1] || (one[0] < other[0] ? -1 : 1))
     .slice(0, most)
     .map(([id]) => id);

@@ -3,8 +3,8 @@ import { matchFood, readLine, readStatement, SUBSTANCES, suggestFoods } from '@h
 import { runs } from '@hand-ladle/testing/runs';
 import { book, foods } from '@hand-ladle/testing/world';
 import { WORD_ROWS } from '../../src/allergen/words';
-import { editDistance } from '../../src/food/match';
 import { nameWords } from '../../src/food/names';
+import { editDistance } from '../../src/food/speller';
 
 const larder = book.foods;
 /** Words that a statement is read by, with what each surely or maybe holds. */
@@ -83,6 +83,29 @@ describe('every name of the larder', () => {
   test('names that come near are offered for what is misspelt beyond mending', () => {
     expect(suggestFoods('toasted buckwheat husks', larder).length).toBeGreaterThan(0);
     expect(suggestFoods('qqqq', larder)).toEqual([]);
+  });
+
+  test.each([
+    // By its sound before by its letters, by its head before by what it was toasted with, by a rare word before a common one.
+    ['kummin seeds', 'cumin-seeds'],
+    ['soi sauce', 'soy-sauce'],
+    ['toasted hazlnuts', 'hazelnuts'],
+    ['roasted hazlenut', 'hazelnuts'],
+    ['black eye peas', 'black-eyed-beans-cooked'],
+    ['leak', 'leek'],
+  ])('"%s": the first guess is %s', (phrase, id) => {
+    expect(suggestFoods(phrase, larder)[0]).toBe(id);
+  });
+
+  test('a guess that shares only how the food was treated is not offered', () => {
+    const guesses = suggestFoods('roasted hazlenut', larder);
+    expect(guesses).not.toContain('roasted-peppers');
+    expect(guesses).not.toContain('taco-shells');
+    expect(suggestFoods('shelled hazelnuts', larder)).toEqual(['hazelnuts']);
+  });
+
+  test('a name that was cut in two is one again, and asked', () => {
+    expect(readLine('200 g chik peas', larder)).toMatchObject({ confidence: 0.7, foodId: 'chickpeas-dry' });
   });
 });
 
