@@ -93,9 +93,11 @@ function longestAt(tokens: readonly Token[], at: number, lexicon: Lexicon): Hit 
   for (let length = reach; length > 0; length -= 1) {
     const entry = lexicon.entry(keys[length - 1]!);
     if (!entry) continue;
-    // "In a bun tin": its last word begins a longer name.
+    // "In a bun tin": its last word begins a longer name. Where both tell something ("monkey nuts topping"), both count.
     const last = length > 1 ? longestAt(tokens, at + length - 1, lexicon) : null;
-    if (!last || last.end <= at + length) return { start: at, end: at + length, entry, kind: 'named' };
+    const isCut = last !== null && last.end > at + length;
+    if (isCut && !(telling(entry) && telling(last.entry))) continue;
+    return { start: at, end: at + length - (isCut ? 1 : 0), entry, kind: 'named' };
   }
   return null;
 }

@@ -85,6 +85,48 @@ test('a pasted statement is read, shown back, and holds after a yes', async ({ p
   await expect(row(page, 'Coconut milk')).toContainText('may: almond');
 });
 
+test('a word nobody knows leaves the pack unchecked till somebody signs what it is, and again when it is taken back', async ({
+  page,
+  playwright,
+}) => {
+  // Somebody gave herself a PIN at another screen; this one stays without a session, as a shared tablet does.
+  const elsewhere = await playwright.request.newContext({ baseURL: kitchen.url });
+  await elsewhere.post('/api/session', { data: { login: 'wenna', password: 'ladle-manager-1' } });
+  expect((await elsewhere.put('/api/pin', { data: { pin: '4711' } })).ok()).toBe(true);
+  await elsewhere.dispose();
+  await page.goto(`${kitchen.url}/larder?food=oat-cream`);
+  await card(page, 'Oat cream').getByRole('button', { name: 'Its pack' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Ingredients, as printed').fill('Water, OATS, quillorin, salt');
+  const asked = dialog.getByRole('status').filter({ hasText: 'Nobody knows' });
+  await expect(asked).toContainText('unchecked for everything');
+  const milk = dialog.locator('.asked label', { hasText: 'milk' }).getByRole('combobox');
+  await expect(milk).toHaveValue('check');
+
+  await asked.getByRole('button', { name: 'quillorin' }).click();
+  const answer = dialog.getByRole('group', { name: 'What “quillorin” holds' });
+  await answer.getByRole('checkbox', { name: 'milk' }).check();
+  await answer.getByRole('button', { name: 'It holds these' }).click();
+  await expect(answer.getByRole('alert')).toBeVisible();
+  await answer.getByLabel('Who says it').selectOption({ label: 'Wenna Carrick' });
+  await answer.getByLabel('PIN').fill('0000');
+  await answer.getByRole('button', { name: 'It holds these' }).click();
+  await expect(answer.getByRole('alert')).toContainText('PIN');
+  await answer.getByLabel('PIN').fill('4711');
+  await answer.getByRole('button', { name: 'It holds these' }).click();
+  await expect(dialog).toContainText('“quillorin” holds milk, says Wenna');
+  await expect(asked).toHaveCount(0);
+  await expect(milk).toHaveValue('contains');
+
+  await dialog.getByRole('button', { name: 'Take it back' }).click();
+  const back = dialog.getByRole('group', { name: 'Take back what was said of “quillorin”' });
+  await back.getByLabel('Who says it').selectOption({ label: 'Wenna Carrick' });
+  await back.getByLabel('PIN').fill('4711');
+  await back.getByRole('button', { name: 'Take it back' }).click();
+  await expect(asked.getByRole('button', { name: 'quillorin' })).toBeVisible();
+  await expect(milk).toHaveValue('check');
+});
+
 test('a statement that changed stands on the first screen with its dishes until somebody says yes', async ({
   page,
 }) => {

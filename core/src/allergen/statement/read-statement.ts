@@ -135,9 +135,12 @@ const asked = (entry: Entry): Entry =>
 
 class Gathering {
   readonly mentions = new Map<Substance, StatementMention>();
+  /** Every one of them, also where another word said it before. */
+  readonly every: StatementMention[] = [];
   animal: StatementReading['animal'] = null;
 
   mention(substance: Substance, status: StatementMention['status'], words: string): void {
+    this.every.push({ substance, status, words });
     const known = this.mentions.get(substance);
     if (!known || isWorse(status, known.status)) this.mentions.set(substance, { substance, status, words });
   }
@@ -352,7 +355,7 @@ export function readStatement(statement: string): StatementReading {
   const isElsewhere = (words: string): boolean => OTHER_ELSEWHERE.has(words) || other.taken.has(words);
   // A name of several English words is no word of another language.
   const isOnlyEnglish = (words: string): boolean => words.includes(' ');
-  for (const { substance, status, words } of english.mentions.values())
+  for (const { substance, status, words } of english.every)
     if (isEnglish || isOnlyEnglish(words) || (!isToldThere.has(substance) && !isElsewhere(words)))
       gathering.mention(substance, status, words);
   if (english.animal && isEnglish) gathering.fromAnimal(english.animal.state, english.animal.words);
