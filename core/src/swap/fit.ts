@@ -3,7 +3,7 @@ import type { Composed, ComposedLine } from '../dish';
 import { type Food, inSentence, type Making, type SwapEntry, type SwapFunction } from '../food';
 import { isBakedDeep, stagesOf } from '../recipe';
 import { mustSet } from './setting';
-import { fallsApart, PROCESSED, staysHard, staysRaw, workAt } from './work';
+import { asWritten, fallsApart, PROCESSED, staysHard, staysRaw, workAt } from './work';
 
 const WORDS: Readonly<Record<Making, string>> = {
   baking: 'baking',
@@ -24,7 +24,7 @@ function makingsOf(scope: Composed): ReadonlySet<Making> {
   const { recipe, lines } = scope;
   const kinds = new Set(stagesOf(recipe).map(({ kind }) => kind));
   const isDough =
-    lines.some(({ role }) => role === 'leavening') ||
+    asWritten(lines).some(({ food }) => food?.scaling === 'leavening') ||
     recipe.steps.some(({ text }) => /\bdough\b/i.test(text));
   const isHot = kinds.has('simmer') || kinds.has('oven') || kinds.has('fry');
   makings = new Set<Making>([

@@ -71,6 +71,14 @@ interface Mix {
 const isFlour = ({ category }: Food): boolean => category === 'flour';
 const per100 = (food: Food, nutrient: 'waterG' | 'fatG'): number => (food.composition[nutrient] ?? 0) / 100;
 
+/** A line and its grams before any swap: what a food does is asked of the dish that was told, whatever else is swapped in it. */
+const gramsAsWritten = ({ swap, weight }: ComposedLine): number =>
+  (swap ? swap.fromGrams : weight?.grams) ?? 0;
+export const asWritten = (lines: readonly ComposedLine[]): { food: Food | null; grams: number }[] =>
+  lines
+    .filter(({ id, swap, source }) => !swap || id === source.id)
+    .map((line) => ({ food: line.swap ? line.swap.from : line.food, grams: gramsAsWritten(line) }));
+
 const MIXES = new WeakMap<Composed, Mix>();
 
 function mixOf(scope: Composed): Mix {
@@ -94,8 +102,7 @@ function mixOf(scope: Composed): Mix {
     isShaped: mustSet(scope.recipe),
     text,
   };
-  for (const { food, weight } of scope.lines) {
-    const grams = weight?.grams ?? 0;
+  for (const { food, grams } of asWritten(scope.lines)) {
     mix.grams += grams;
     if (!food) continue;
     if (isFlour(food)) mix.flourGrams += grams;
@@ -168,7 +175,7 @@ function flourWork(line: ComposedLine, scope: Composed): Work {
 
 function flakeWork(line: ComposedLine, scope: Composed): Work {
   const mix = mixOf(scope);
-  const grams = line.weight?.grams ?? 0;
+  const grams = gramsAsWritten(line);
   const share = mix.grams > 0 ? grams / mix.grams : 0;
   if (isBlended(line, scope) && share < CARRIES_FROM)
     return work('it thickens what is blended', 'thickener', 'binder');

@@ -13,6 +13,8 @@ export type Follows = 'batch' | 'water' | 'pan' | 'portions';
 /** A swap where it was applied: what it took out, as the list had it. */
 export interface AppliedAt {
   entry: SwapEntry;
+  /** The food that was there; null where it was a component. */
+  from: Food | null;
   fromName: string;
   fromGrams: number | null;
   fromFollows: Follows;

@@ -8,6 +8,7 @@ import type { AppliedAt, Follows, StandardLine } from './standard-line';
 
 export const appliedTo = (line: StandardLine, entry: SwapEntry): AppliedAt => ({
   entry,
+  from: line.food,
   fromName: line.name,
   fromGrams: line.weight?.grams ?? null,
   fromFollows: line.follows,
