@@ -44,6 +44,8 @@ export interface LanguageReading {
   free: Substance[];
   /** Folded words that a stem of the dictionary took. */
   taken: Set<string>;
+  /** Those of them that are part of a longer name: "beurre de cacahuète" is no butter, whatever "beurre" is by itself. */
+  inPhrases: Set<string>;
 }
 
 interface Said {
@@ -191,7 +193,9 @@ function readIn(
       const at = more.find((one) => typeof one === 'number') as number;
       const before = /[a-z0-9]*$/.exec(rest.slice(0, at))![0];
       const after = /^[a-z0-9]*/.exec(rest.slice(at + words.length))![0];
-      for (const word of `${before}${words}${after}`.split(/[^a-z0-9]+/)) into.taken.add(word);
+      const whole = `${before}${words}${after}`.split(/[^a-z0-9]+/);
+      for (const word of whole) into.taken.add(word);
+      if (whole.length > 1) for (const word of whole) into.inPhrases.add(word);
       for (const substance of contains)
         into.mentions.push({ substance, status: isMay ? 'may-contain' : 'contains', words });
       if (isMay) return ' ';
@@ -258,6 +262,7 @@ export function readInLanguages(
     claims: [],
     free: [],
     taken: new Set(),
+    inPhrases: new Set(),
   };
   const told = all().filter(({ tellTale }) => tellTale.test(text));
   // "Ingredientes: atum" is told as Spanish by its first word, and by its fish as Portuguese.

@@ -138,6 +138,7 @@ class Gathering {
   /** Every one of them, also where another word said it before. */
   readonly every: StatementMention[] = [];
   animal: StatementReading['animal'] = null;
+  readonly animals: { state: 'animal' | 'check'; words: string }[] = [];
 
   mention(substance: Substance, status: StatementMention['status'], words: string): void {
     this.every.push({ substance, status, words });
@@ -146,6 +147,7 @@ class Gathering {
   }
 
   fromAnimal(state: 'animal' | 'check', words: string): void {
+    this.animals.push({ state, words });
     if (this.animal?.state !== 'animal')
       this.animal = state === 'animal' || !this.animal ? { state, words } : this.animal;
   }
@@ -351,14 +353,18 @@ export function readStatement(statement: string): StatementReading {
   // "Pasta" and "farina" are other things in Italian: English is read where the words are English.
   const isEnglish = other.languages.length === 0 || ENGLISH.test(plain);
   const english = readInEnglish(plain, claims);
-  const isToldThere = new Set(other.mentions.map(({ substance }) => substance));
-  const isElsewhere = (words: string): boolean => OTHER_ELSEWHERE.has(words) || other.taken.has(words);
+  // What is only asked there may be surely so in English.
+  const isToldThere = new Set(
+    other.mentions.filter(({ status }) => status !== 'check').map(({ substance }) => substance),
+  );
+  const isElsewhere = (words: string): boolean => OTHER_ELSEWHERE.has(words) || other.inPhrases.has(words);
   // A name of several English words is no word of another language.
   const isOnlyEnglish = (words: string): boolean => words.includes(' ');
   for (const { substance, status, words } of english.every)
     if (isEnglish || isOnlyEnglish(words) || (!isToldThere.has(substance) && !isElsewhere(words)))
       gathering.mention(substance, status, words);
-  if (english.animal && isEnglish) gathering.fromAnimal(english.animal.state, english.animal.words);
+  for (const { state, words } of english.animals)
+    if (isEnglish || isOnlyEnglish(words) || !isElsewhere(words)) gathering.fromAnimal(state, words);
   for (const { substance, status, words } of other.mentions) gathering.mention(substance, status, words);
   for (const { state, words } of other.animal) gathering.fromAnimal(state, words);
   for (const { substance, status, words } of gathering.mentions.values())
