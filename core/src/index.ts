@@ -145,6 +145,7 @@ export {
   flagsOf,
   foodTraces,
   isDoubtfulMark,
+  heldByWords,
   isLeftOpen,
   readMark,
   readStatement,

@@ -30,7 +30,7 @@ export {
   sheetAnswers,
   sheetColumnOf,
 } from './matrix';
-export { answersAfter, askedOfPack, isLeftOpen } from './pack-reading';
+export { answersAfter, askedOfPack, heldByWords, isLeftOpen } from './pack-reading';
 export { animalStateOf, clearEvidence, containedIn, type Evidence, foodTraces } from './standing';
 export { readStatement, type StatementReading } from './statement';
 export { trapWords } from './traps';

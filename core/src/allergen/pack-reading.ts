@@ -3,7 +3,7 @@
  * what it leaves open stays open till somebody asked the supplier, and what a person set is left alone.
  */
 import { type Food, type Substance, SUBSTANCES } from '../food';
-import type { Pack } from '../kitchen';
+import { answeredWord, type Pack, type WordAnswer } from '../kitchen';
 import type { StatementReading } from './statement';
 
 type Answers = Pack['allergens'];
@@ -45,6 +45,17 @@ export function askedOfPack(
   const isAsked = (each: Substance): boolean =>
     named.has(each) || food.allergens[each] !== undefined || known[each] !== undefined;
   return { inherent, asked: rest.filter(isAsked), others: rest.filter((each) => !isAsked(each)) };
+}
+
+/** What the words of a statement that no list holds were said to be: each substance with the word, and the words still open. */
+export function heldByWords(
+  { unknown }: Pick<StatementReading, 'unknown'>,
+  answers: readonly WordAnswer[],
+): { held: ReadonlyMap<Substance | 'animal', string>; open: readonly string[] } {
+  const said = new Map(answers.map(({ word, holds }) => [word, holds]));
+  const held = new Map<Substance | 'animal', string>();
+  for (const word of unknown) for (const each of said.get(answeredWord(word)) ?? []) held.set(each, word);
+  return { held, open: unknown.filter((word) => !said.has(answeredWord(word))) };
 }
 
 /** Whether the statement leaves a substance open, so that it stays to be checked until the supplier was asked. */

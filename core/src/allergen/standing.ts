@@ -13,7 +13,8 @@ import {
   type Wanted,
   worse,
 } from '../food';
-import { answeredWord, breaksWholeFood, type Kitchen, type Pack, packOf, type WordAnswer } from '../kitchen';
+import { breaksWholeFood, type Kitchen, type Pack, packOf, type WordAnswer } from '../kitchen';
+import { heldByWords } from './pack-reading';
 import { readStatement } from './statement';
 import { isTrapped, trapWords } from './traps';
 
@@ -76,13 +77,12 @@ function wordsOf(pack: Pack, kitchen: Kitchen): PackWords {
   let words = ofPack.get(answers);
   if (!words) {
     const { mentions, unknown, isForeign, animal } = readStatement(pack.statement);
-    const said = new Map(answers.map(({ word, holds }) => [word, holds]));
-    const known = unknown.filter((word) => said.has(answeredWord(word)));
+    const { held, open } = heldByWords({ unknown }, answers);
     words = {
       asked: new Set(mentions.filter(({ status }) => status === 'check').map(({ substance }) => substance)),
-      unknown: unknown.filter((word) => !said.has(answeredWord(word))),
+      unknown: open,
       isForeign,
-      held: new Set(known.flatMap((word) => said.get(answeredWord(word))!)),
+      held: new Set(held.keys()),
       animal: animal?.state ?? null,
     };
     ofPack.set(answers, words);

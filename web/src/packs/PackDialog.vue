@@ -9,6 +9,7 @@ import { computed, ref, watch } from 'vue';
 import {
   answersAfter,
   askedOfPack,
+  heldByWords,
   isLeftOpen,
   type Pack,
   type PackAnswer,
@@ -61,6 +62,9 @@ const reading = computed(() => readStatement(statement.value));
 const asking = computed(() =>
   askedOfPack(reading.value, food.value ?? { allergens: {} }, known.value?.allergens ?? {}),
 );
+/** What the words nobody knew hold, by what was said here; the pack keeps the words, so an answer that is taken back goes from it. */
+const byWords = computed(() => heldByWords(reading.value, book.kitchen?.words ?? []));
+const others = computed(() => asking.value.others.filter((each) => !byWords.value.held.has(each)));
 const wordsFor = (each: Substance): string =>
   reading.value.mentions.find(({ substance }) => substance === each)?.words ?? '';
 const isAsked = (each: Substance): boolean => isLeftOpen(reading.value, each);
@@ -217,6 +221,12 @@ async function withdraw(): Promise<void> {
             SUBSTANCE_NAMES[each]
           }}</span>
         </p>
+        <p v-if="byWords.held.size > 0">
+          By what was said here of its words:
+          <span v-for="[each, word] in byWords.held" :key="each" class="hazard contains"
+            >{{ each === 'animal' ? 'of an animal' : SUBSTANCE_NAMES[each] }} <em>{{ word }}</em></span
+          >
+        </p>
         <div v-if="asking.asked.length > 0" class="asked">
           <label v-for="each in asking.asked" :key="each" class="likely">
             <span
@@ -240,9 +250,12 @@ async function withdraw(): Promise<void> {
           Nothing yet: paste the ingredients above, and what they name is asked for here.
         </p>
         <details class="others">
-          <summary>Everything else stands at “not named” ({{ asking.others.length }})</summary>
+          <summary v-if="byWords.open.length > 0">
+            Everything else is unchecked till those words are answered ({{ others.length }})
+          </summary>
+          <summary v-else>Everything else stands at “not named” ({{ others.length }})</summary>
           <div class="asked">
-            <label v-for="each in asking.others" :key="each">
+            <label v-for="each in others" :key="each">
               <span>{{ SUBSTANCE_NAMES[each] }}</span>
               <select
                 :value="says[each] ?? ''"
