@@ -62,6 +62,7 @@ const FEW = '(?:(?!(?:the|and|or|with|then|add|plus|of|it|needs?|wants?) )\\w+ )
 const LIKENESSES: readonly RegExp[] = [
   `\\b(?:sizes?|sized|colou?r|consistency|texture|thickness|shapes?) of ${FEW}`,
   `\\b(?:looks?|looked|looking|feels?|feeling) (?:\\w+ )?like ${FEW}`,
+  `\\b(?:fry|cook|bake|grill|shape|roll|fold|spread|cut|stack|treat|eat|much|just) (?:them |it |these |this )?like ${FEW}`,
   `\\bresembl\\w+ ${FEW}`,
   `\\b(?:not|never|wont|dont|nor) miss (?:the |any )?${FEW}`,
   `\\bsmell(?:s|ing)? of ${FEW}`,

@@ -40,5 +40,14 @@ const isOrdinary = (word: string): boolean => ORDINARY.has(word);
 export const isFoodPlaceWord = (word: string): boolean => FOOD_PLACE.has(word);
 
 /** Whether a word says nothing of food: a figure, a unit, a word of form, plain English. */
+/** "don't", "we'll", "they're": no misspelt food. */
+const SHORTENED =
+  /^(?:do|does|did|is|are|was|were|has|have|had|ca|could|wo|would|should|must|need|ai)n['’]?t$|['’](?:re|ve|ll|d|m)$/;
+
 export const isPlain = (word: string): boolean =>
-  word.length < 2 || /^\d/.test(word) || isFormWord(word) || UNIT_WORDS.has(word) || isOrdinary(word);
+  word.length < 2 ||
+  SHORTENED.test(word) ||
+  /^\d/.test(word) ||
+  isFormWord(word) ||
+  UNIT_WORDS.has(word) ||
+  isOrdinary(word);

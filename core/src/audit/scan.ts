@@ -261,7 +261,7 @@ export function scan(text: string, kind: TextKind, lexicon: Lexicon): Found[] {
       frame: frameOf(tokens, place, place + 1, starts),
     });
   }
-  for (const said of saidOfAll(tokens, text, starts)) found.push(said);
+  for (const said of saidOfAll(tokens, text, starts, kind)) found.push(said);
   return found.sort((one, other) => one.from - other.from);
 }
 
@@ -271,12 +271,18 @@ const DIETS: ReadonlyMap<string, SubstanceBits> = new Map([
   ['vegan', ANIMAL_BITS],
   ['vegans', ANIMAL_BITS],
 ]);
+const DENIED = new Set(['not', 'non', 'never', 'no', 'isnt', 'arent', 'hardly']);
 /** Allergens by the numbers or letters of a key that nobody here has: "Allergens: 1, 3, 7". */
 const NUMBERED =
   /\ballerg[a-z]*\b[^.\n]{0,24}:\s*((?:[A-R]|\d{1,2})(?:\s*[,/+&]\s*(?:[A-R]|\d{1,2}))*)(?![\p{L}\d])/giu;
 
 /** What is said of the whole dish and names no food: a diet that is denied, a key of allergens. */
-function saidOfAll(tokens: readonly Token[], text: string, starts: ReadonlyMap<number, number>): Found[] {
+function saidOfAll(
+  tokens: readonly Token[],
+  text: string,
+  starts: ReadonlyMap<number, number>,
+  kind: TextKind,
+): Found[] {
   const whole = (from: number, to: number, check: SubstanceBits, key: string): Found => ({
     key,
     text: text.slice(from, to),
@@ -291,7 +297,9 @@ function saidOfAll(tokens: readonly Token[], text: string, starts: ReadonlyMap<n
   });
   const diets = tokens.flatMap(({ word, from, to }, at): Found[] => {
     const bits = DIETS.get(word);
-    if (bits === undefined || isPlainDenial(tokens, at, at + 1, starts, true)) return [];
+    // In a line it says which product is meant: "a knob of vegan butter".
+    const isOfFood = kind === 'line' && /^ /.test(text.slice(to)) && !DENIED.has(tokens[at - 1]?.word ?? '');
+    if (bits === undefined || isOfFood || isPlainDenial(tokens, at, at + 1, starts, true)) return [];
     return [whole(from, to, bits, word)];
   });
   const keys = [...text.matchAll(NUMBERED)].map(({ index, 0: said }) =>

@@ -99,14 +99,15 @@ export function withShares(
       const grams = all > 0 ? (whole * part.grams) / all : 0;
       return {
         ...part,
-        ...(names.has(part.name) ? { share: share(grams) } : {}),
+        ...(names.has(part.name) && grams > 0 ? { share: share(grams) } : {}),
         parts: opened(part.parts, grams),
       };
     });
   };
   return items.map((item) => ({
     ...item,
-    ...(names.has(item.name) ? { share: share(item.grams) } : {}),
+    // A weight that nobody knows has no share.
+    ...(names.has(item.name) && item.grams > 0 ? { share: share(item.grams) } : {}),
     parts: opened(item.parts, item.grams),
   }));
 }

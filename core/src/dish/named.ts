@@ -76,6 +76,13 @@ function addedFindings(mentions: readonly Mention[]): Finding[] {
   });
 }
 
+/** Words of people and diets: they name no food, and say who must not have one. */
+const WARNING = /^(?:coeliac|celiac|vegan|allerg|intoleran|gluten)/;
+const warnedOf = ({ bits }: Mention): string => {
+  const names = substancesIn(bits).map((each) => SUBSTANCE_NAMES[each]);
+  return names.length > 4 ? 'animal food' : names.join(', ');
+};
+
 /** One question for each name, however often it stands there: the answer settles every place. */
 export function mentionFindings(mentions: readonly Mention[]): Finding[] {
   const byName = new Map<string, Mention[]>();
@@ -85,7 +92,8 @@ export function mentionFindings(mentions: readonly Mention[]): Finding[] {
     const [first] = places;
     const words = [...new Set(places.map(({ place }) => placeWords(place)))].join(', ');
     const code = places.every(({ kind }) => kind === 'unknown') ? 'named-unknown' : 'named-nowhere';
-    return finding(code, null, { written: first!.text, name, places: words });
+    const warns = WARNING.test(name) ? warnedOf(first!) : '';
+    return finding(code, null, { written: first!.text, name, places: words, warns });
   });
   return [...asked, ...addedFindings(mentions)];
 }

@@ -80,9 +80,10 @@ export const FINDING_KINDS = {
     (f: Told<'name' | 'allergens'> & May<'trap'>) =>
       `Check the pack: ${f.name} may hold or carry ${f.allergens}.${because(f.trap)}`,
   ),
-  'named-nowhere': kind<Told<'written' | 'places' | 'name'>>(
-    'decision',
-    told`"${'written'}" stands in ${'places'} and in no line of the list. Is it in the dish?`,
+  'named-nowhere': kind('decision', (f: Told<'written' | 'places' | 'name'> & May<'warns'>) =>
+    f.warns
+      ? `"${f.written}" in ${f.places} warns of ${f.warns}. Is any of it in the dish?`
+      : `"${f.written}" stands in ${f.places} and in no line of the list. Is it in the dish?`,
   ),
   'named-unknown': kind<Told<'written' | 'places' | 'name'>>(
     'decision',

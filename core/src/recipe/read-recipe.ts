@@ -58,7 +58,7 @@ const NO_PORTIONS =
   '(?![\\s-]*(?:minutes?|mins?|hours?|hrs?|h|days?|weeks?|g|kg|grams?|ml|l|litres?|liters?|cups?|cl|dl|oz|ounces?|lbs?|pounds?|cm|inch|inches)\\b|\\s*[%°]|\\d)';
 const counting = (words: string): RegExp =>
   new RegExp(
-    `\\b(?:${words})\\b\\s*:?\\s*(?:about |around |roughly |up to |approx\\.? )?${RANGE}${NO_PORTIONS}`,
+    `\\b(?:${words})\\b\\s*:?\\s*(?:about |around |roughly |up to |approx\\.? )?(?:(?:a |an )?(?:family|party|table|crowd|class|group|team) of )?${RANGE}${NO_PORTIONS}`,
     'i',
   );
 /** Who eats of it leads: "makes 1 pie, serves 8" is eight portions. */
@@ -77,6 +77,16 @@ const SERVES_LINE = new RegExp(
     `|^(?:it |this )?(?:serves|feeds)\\s+(?:about )?${RANGE}\\.?$`,
   'i',
 );
+/** Above the list, a bare count with or without what is made: "4", "(4-6)", "For 2", "6 burgers", "~6 bowls". */
+const COUNT_LINE = new RegExp(
+  `^\\(?(?:~|ca\\.? |about |around |for )?\\s*${RANGE}\\s*([\\p{L}' -]*?)\\s*\\)?[.:]?$`,
+  'iu',
+);
+/** What a dish is counted in, whatever it is. */
+const COUNTED =
+  /^(?:bowls?|plates?|people|persons|portions?|servings?|helpings?|guests|eaters|heads|hungry \p{L}+|big eaters)$/iu;
+/** It tells what is made, and no ingredient begins so. */
+const MADE_LINE = /^(?:it |this |that )?(?:makes|yields?|gives)\b/i;
 const FACTS_LINE =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|bake|baking|soak(?:ing)?)\b[^:]{0,14}(?:time)?\s*:?\s*\d|^(?:author|category|cuisine|course|source|calories|keywords|difficulty|diet)\s*:/i;
 
@@ -163,11 +173,13 @@ interface Sorted {
   header: string[];
   ingredients: { text: string; part: string; from: number; to: number }[];
   steps: string[];
+  /** Portions that a bare count above the list tells; null where none does. */
+  counted: number | null;
 }
 
 /** Sorts the lines of a text into title, header, ingredients under their headings, and steps. */
 class Sorter {
-  readonly sorted: Sorted = { name: '', header: [], ingredients: [], steps: [] };
+  readonly sorted: Sorted = { name: '', header: [], ingredients: [], steps: [], counted: null };
   private section: 'open' | 'ingredients' | 'steps' | 'notes' = 'open';
   private part = '';
 
@@ -193,8 +205,28 @@ class Sorter {
     return this.hasHeading && !/\d|[½⅓⅔¼¾⅛]/.test(text) && !INGREDIENT_MEASURE.test(text);
   }
 
+  /** "6 burgers" under a title of burgers, before any ingredient: how many it makes. Any other count may be of an ingredient. */
+  private countOf(text: string): number | null {
+    const { name, ingredients, counted } = this.sorted;
+    if (this.section !== 'open' || ingredients.length > 0 || name === '' || counted !== null) return null;
+    const found = COUNT_LINE.exec(text);
+    if (!found) return null;
+    const what = found[3]!;
+    const title = nameWords(name);
+    const words = nameWords(what);
+    const isFood = words.length > 0 && this.larder.names.has(words[words.length - 1]!);
+    const isOfTitle = !isFood && words.every((word) => title.includes(word));
+    return isOfTitle || COUNTED.test(what) ? numberOf(found[1]!) : null;
+  }
+
   private isHeader(text: string): boolean {
-    return SERVES.test(text) || SERVES_AFTER.test(text) || YIELD.test(text) || FACTS_LINE.test(text);
+    return (
+      MADE_LINE.test(text) ||
+      SERVES.test(text) ||
+      SERVES_AFTER.test(text) ||
+      YIELD.test(text) ||
+      FACTS_LINE.test(text)
+    );
   }
 
   private addIngredient(text: string, from: number): void {
@@ -237,7 +269,10 @@ class Sorter {
     else if (this.section === 'steps')
       sorted.steps.push(text.replace(/^(?:step )?\d+[.):]\s+|^[-*•]\s+/i, ''));
     else if (sorted.ingredients.length === 0 && this.isHeader(text)) sorted.header.push(text);
-    else if (FACTS_LINE.test(text)) sorted.header.push(text);
+    else if (this.countOf(text) !== null) {
+      sorted.counted = this.countOf(text);
+      sorted.header.push(text);
+    } else if (FACTS_LINE.test(text)) sorted.header.push(text);
     else if (
       this.section === 'ingredients' ||
       isIngredient(text, this.larder) ||
@@ -319,9 +354,10 @@ export function readRecipe(text: string, larder: FoodSet): RecipeReading {
   const sorter = new Sorter(larder, isAlone, hasHeading);
   const goesOn = listGoesOn(marked, larder);
   marked.forEach((line, index) => sorter.add(line, goesOn[index]!));
-  const { name, header, ingredients, steps: stepTexts } = sorter.sorted;
+  const { name, header, ingredients, steps: stepTexts, counted } = sorter.sorted;
   const lines = ingredients.map((each, index) => lineFromText(each.text, `l${index + 1}`, larder, each.part));
-  const head = readHeader([name, ...header]);
+  const told = readHeader([name, ...header]);
+  const head = { ...told, portions: told.portions ?? counted };
   if (all.length > 0 && lines.length === 0) findings.push(finding('no-lines', null));
   if (lines.length > 0 && head.portions === null) findings.push(finding('no-portions', null));
   const steps = stepsFromTexts(stepTexts, lines, larder);

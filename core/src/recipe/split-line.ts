@@ -7,6 +7,7 @@ import type { FoodSet } from '../food';
 import { spellFractions } from '../quantity';
 import { readAmount } from './read-amount';
 import { isFiller, isParticiple, type Span, spansOf } from './spans';
+import { isFormWord } from './words';
 
 /** A part of a written line that is a line of its own. */
 export interface LinePart {
@@ -205,6 +206,38 @@ function listed(text: string, larder: FoodSet): LinePart[] | null {
   );
 }
 
+/**
+ * "Buns, lettuce, pickles to serve": foods by commas without any amount. Two at least are whole names, and what nobody knows among
+ * them is a line to decide; "carrots, peeled, sliced" is one food.
+ */
+function bareList(text: string, larder: FoodSet): LinePart[] | null {
+  const tail = SHARED_TAIL.exec(text);
+  const body = tail ? text.slice(0, tail.index) : text;
+  if (!/,.*,/.test(body) || /[\d½⅓⅔¼¾⅛():;]|\bor\b/.test(body)) return null;
+  const parts: LinePart[] = [];
+  for (const { 0: piece, index } of body.matchAll(/[^,]+/g)) {
+    const plain = piece.replace(/^\s*(?:and|plus|&)\s+/i, '').trim();
+    if (plain === '') continue;
+    const from = index + piece.indexOf(plain);
+    parts.push({ text: plain, from, to: from + plain.length });
+  }
+  const isWhole = ({ text: each }: LinePart): boolean => {
+    const spans = spansOf(each, larder);
+    return spans.length === 1 && spans[0]!.kind === 'food';
+  };
+  const isOdd = ({ text: each }: LinePart): boolean =>
+    /^\p{L}{3,}$/u.test(each) && !isFormWord(each.toLowerCase());
+  const foods = parts.filter(isWhole).length;
+  if (
+    parts.length < 3 ||
+    foods < 2 ||
+    amountOf(body) !== null ||
+    !parts.every((each) => isWhole(each) || isOdd(each))
+  )
+    return null;
+  return parts.map((each) => ({ ...each, text: `${each.text}${tail ? ` ${tail[1]}` : ''}` }));
+}
+
 /** The parts of a line by the joints between its foods. */
 function joinedFoods(text: string, larder: FoodSet): LinePart[] {
   const tail = SHARED_TAIL.exec(text);
@@ -275,7 +308,8 @@ export function splitLine(text: string, larder: FoodSet): LinePart[] {
   const parts =
     (text.includes(':') ? labelled(text, larder) : null) ??
     (HAS_EACH.test(text) ? eachOf(text, larder) : null) ??
-    (HAS_LIST.test(text) ? listed(text, larder) : null);
+    (HAS_LIST.test(text) ? listed(text, larder) : null) ??
+    (text.includes(',') ? bareList(text, larder) : null);
   return parts ?? (HAS_JOINT.test(text) ? joinedFoods(text, larder) : whole(text));
 }
 

@@ -6,7 +6,9 @@ import {
   menuAnswer,
   menuRow,
   planSwaps,
+  readRecipe,
   type Recipe,
+  recipeFromReading,
   saidNotIn,
   standardFlagsOf,
   whatChanged,
@@ -201,4 +203,37 @@ test.each([
   const loaf = dish(['Bake for 40 minutes.'], [line, '300 g water']);
   expect(sheetOf(loaf, target, bare).lines[0]!.name).toBe(name);
   expect(asked(loaf)).toEqual([]);
+});
+
+describe('what is no question', () => {
+  test.each([
+    "My gran put it in the oven; we don't, and it isn't missed.",
+    'Fry like pancakes, a minute each side.',
+    'Shape them like a doughnut.',
+  ])('"%s"', (step) => {
+    expect(asked(dish([step]))).toEqual([]);
+  });
+
+  test.each([
+    ['You may like walnuts on it.', 'walnut'],
+    ['Something like peanut butter goes in.', 'peanut butter'],
+    ['For the monkey nuts topping, chop them.', 'monkey nut'],
+  ])('but "%s" is', (step, name) => {
+    expect(asked(dish([step]))).toContain(name);
+  });
+
+  test('a line says which butter is meant, and a diet that is denied is asked', () => {
+    const read = (line: string): Recipe =>
+      recipeFromReading(readRecipe(`Bake\nServes 4\n${line}\n150 g carrots\nFry.`, book.foods), 'bake');
+    expect(asked(read('knob of vegan butter'), ward)).toEqual([]);
+    expect(asked(read('200 g leeks, not vegan'), ward)).toContain('vegan');
+  });
+
+  test('a word of people is asked as what it is', () => {
+    const sheet = sheetOf(dish(['Not for coeliacs.']), target, bare);
+    const told = sheet.findings.find(isOf('named-nowhere'))!;
+    expect(told.message).toBe(
+      '"coeliacs" in step 1 warns of wheat, rye, barley, oats. Is any of it in the dish?',
+    );
+  });
 });

@@ -140,3 +140,41 @@ describe('what a hurried hand writes', () => {
     expect(read(`Pot\n${text}\n1 onion`).lines[0]!.reading).toMatchObject({ foodId, confidence: 1 });
   });
 });
+
+describe('how many it makes, said shortly', () => {
+  test.each([
+    ['Bean burgers\n6 burgers\n500 g black beans', 6],
+    ['Greens\n4\n1 head broccoli', 4],
+    ['Stew\n(4-6)\n200 g carrots', 4],
+    ['Noodles\nFor 2\n200 g carrots', 2],
+    ['Soup\n~6 bowls\n200 g carrots', 6],
+    ['Pot\nFeeds a family of 4\n200 g carrots', 4],
+    ['Gravy\nMakes 1 litre\n2 onions', null],
+  ])('%j', (text, portions) => {
+    const recipe = read(text);
+    expect(recipe.portions).toBe(portions);
+    expect(recipe.lines).toHaveLength(1);
+  });
+
+  test('but a count of a food is an ingredient, whatever the title says', () => {
+    expect(read('Aubergine noodles\nFor 2\n2 aubergines\n1 tbsp salt').lines.map(({ text }) => text)).toEqual(
+      ['2 aubergines', '1 tbsp salt'],
+    );
+    expect(read('Apples\n4 apples\n1 tbsp sugar').lines).toHaveLength(2);
+  });
+});
+
+test('foods by commas without an amount are a line each; what was done to one food is not', () => {
+  const lines = (line: string): string[] =>
+    read(`Stew\n200 g lentils\n${line}`)
+      .lines.map(({ text }) => text)
+      .slice(1);
+  expect(lines('buns, lettuce, zorblax to serve')).toEqual([
+    'buns to serve',
+    'lettuce to serve',
+    'zorblax to serve',
+  ]);
+  expect(lines('salt, pepper, oil')).toEqual(['salt', 'pepper', 'oil']);
+  expect(lines('carrots, peeled, sliced')).toHaveLength(1);
+  expect(lines('tomatoes, chopped, drained, rinsed')).toHaveLength(1);
+});

@@ -22,6 +22,7 @@ const asked = computed(() =>
       name: String(figures.name),
       written: String(figures.written),
       places: figures.places,
+      warns: 'warns' in figures ? String(figures.warns) : '',
     })),
 );
 </script>
@@ -35,8 +36,11 @@ const asked = computed(() =>
   >
     <li v-for="each in asked" :key="each.name">
       <p>
-        <b>“{{ each.written }}”</b> stands in {{ each.places
-        }}<template v-if="!each.isKnown">, and nobody knows it</template>.
+        <b>“{{ each.written }}”</b>
+        <template v-if="each.warns"> in {{ each.places }} warns of {{ each.warns }}.</template>
+        <template v-else>
+          stands in {{ each.places }}<template v-if="!each.isKnown">, and nobody knows it</template>.
+        </template>
       </p>
       <p v-if="isVariant" class="soft">Settle it in the dish this one follows.</p>
       <SayerForm v-else @say="(by) => emit('notIn', each.name, by)">
