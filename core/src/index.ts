@@ -658,7 +658,9 @@ export {
   type Outlook,
   type Phase,
   phaseOf,
-  partStockId,
+  type BatchAsLot,
+  cookedOf,
+  lotOfBatch,
   type PinSignature,
   type PlanFood,
   planFoods,
@@ -703,3 +705,5 @@ export {
   withBrought,
   writtenAt,
 } from './cook';
+
+export { type Lot, lotFrom, lotKey, unknownLot } from './lot';

@@ -2,10 +2,11 @@
  * The batch that was cooked as a recipe: its lines are what went in by the entries, its size is the batch's own. Its worksheet is
  * the one that label, record and screen read; nothing of it is scaled.
  */
-import { mentionsOf } from '../audit';
+import { isTelling, mentionsOf } from '../audit';
 import { type AsWeighed, planBatch } from '../batch';
 import { compose } from '../dish';
 import { comparableName, type Kitchen, packOf, withUnreadPack } from '../kitchen';
+import { lotFrom } from '../lot';
 import { figureText } from '../quantity';
 import {
   type Book,
@@ -17,7 +18,6 @@ import {
   type RecipeLine,
   type RecipeStep,
 } from '../recipe';
-import { cookedFoodId } from '../stock';
 import { type Worksheet, worksheet, type WorksheetInput } from '../worksheet';
 import type { Standing } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
@@ -65,15 +65,6 @@ function kitchenFor(kitchen: Kitchen, record: readonly Standing[], book: Book): 
   );
 }
 
-/** A batch that is not as its recipe says, as a food: what it really holds goes into what is made of it. */
-export const partStockId = (code: string): string => `batch-${code.toLowerCase()}`;
-
-/** The food of the batch that something came of; null where that batch is as its recipe says, or none was named. */
-export const partIn = (from: string, { foods }: Pick<Book, 'foods'>): string | null => {
-  const id = cookedFoodId(partStockId(from));
-  return from !== '' && foods.foods.has(id) ? id : null;
-};
-
 /** Grams of a food at a line, all loads together. */
 interface Filled {
   /** The food; null for the line's own. */
@@ -86,7 +77,7 @@ function filledAt(
   loads: readonly PutIn[],
   rest: Rest,
   isGoingOn: (load: number) => boolean,
-  partOf: (from: string) => string | null,
+  foodFrom: (from: string) => string | null,
 ): Filled[] {
   const instead = new Map<string, number>();
   let own = 0;
@@ -94,7 +85,7 @@ function filledAt(
   let isOpen = false;
   for (const { additions, standing, wantedGrams, load, grams: put } of loads) {
     for (const { insteadId: other, grams, from } of additions) {
-      const insteadId = other ?? partOf(from);
+      const insteadId = other ?? foodFrom(from);
       if (insteadId === null) {
         own += grams;
         isOwnIn = true;
@@ -175,7 +166,7 @@ function plannedLines(ground: CookGround, record: readonly Standing[], rest: Res
       byLine.get(line.id) ?? [],
       rest,
       (load) => isOpen(source.id, load),
-      (from) => partIn(from, book),
+      (from) => lotFrom(from, opened.lots)?.foodId ?? null,
     ).flatMap(({ foodId, grams }): Made[] => {
       const made = { sourceId: source.id, stepId: null };
       if (foodId !== null && foodId !== ownId) {
@@ -262,6 +253,39 @@ function saidByEntries(cooked: Recipe, ground: CookGround, kitchen: Kitchen, by:
     .map(({ name, place }): NotIn => ({ name, text: place.text, by, on: opened.madeOn }));
 }
 
+/** Words that were written down at the stove, each entry's own. */
+export const wordsAtStove = (record: readonly Standing[]): { entryId: string; words: string }[] =>
+  record.flatMap(({ entry, body }) => {
+    const words =
+      body.kind === 'note' || body.kind === 'tasted' || body.kind === 'verdict'
+        ? body.words
+        : body.kind === 'action'
+          ? `${body.action}. ${body.words}`
+          : '';
+    return words.trim() === '' ? [] : [{ entryId: entry.id, words }];
+  });
+
+/** Those of them that name what the batch does not have, so that it is asked: anything else that is written changes nothing. */
+function askingWords(cooked: Recipe, record: readonly Standing[], book: Book, kitchen: Kitchen) {
+  const said = wordsAtStove(record);
+  if (said.length === 0) return [];
+  const whole = { ...cooked, notes: [...cooked.notes, ...said.map(({ words }) => words)] };
+  const open = new Set(
+    mentionsOf(whole, book, kitchen)
+      .filter(isTelling)
+      .map(({ place }) => place.text),
+  );
+  return said.filter(({ words }) => open.has(words));
+}
+
+/** Entries that somebody stands for by name, with who; an answer that nobody signed counts for nothing. */
+export const answersOf = (record: readonly Standing[]): ReadonlyMap<string, string> =>
+  new Map(
+    record.flatMap(({ entry, body }) =>
+      body.kind === 'answered' && entry.isSigned ? [[body.of, entry.by] as const] : [],
+    ),
+  );
+
 const sumOf = (
   record: readonly Standing[],
   kind: 'finished' | 'left-over' | 'thrown-away',
@@ -332,12 +356,21 @@ export function cookedInput(
       measuredYieldGrams: (predicted.finishedGrams * keptShare) / (1 - kitchen.transferLoss),
     };
   }
+  const said = askingWords(cooked, record, book, kitchen);
+  if (said.length > 0) cooked = { ...cooked, notes: [...cooked.notes, ...said.map(({ words }) => words)] };
   const notIn = saidByEntries(
     cooked,
     ground,
     kitchen,
     who === undefined || who === '' ? 'the record of the batch' : who,
   );
+  const answered = answersOf(record);
+  for (const { entryId, words } of said) {
+    const by = answered.get(entryId);
+    if (by === undefined) continue;
+    for (const { name, place, end } of mentionsOf(cooked, book, kitchen))
+      if (end === 'open' && place.text === words) notIn.push({ name, text: words, by, on: opened.madeOn });
+  }
   return {
     recipe: notIn.length > 0 ? { ...cooked, notIn: [...cooked.notIn, ...notIn] } : cooked,
     kitchen,

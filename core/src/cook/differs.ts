@@ -1,8 +1,9 @@
 /** In what a batch that was cooked differs from the recipe its label was checked for. A release does not cover what differs. */
 import { STATUS_WORDS } from '../food';
+import { lotFrom } from '../lot';
 import { figureText, gramsText } from '../quantity';
 import type { Worksheet } from '../worksheet';
-import { cookedSheet, isRecordedPack, partIn } from './as-cooked';
+import { cookedSheet, isRecordedPack } from './as-cooked';
 import type { Standing } from './log';
 import { groundOfBatch, type OpenedBatch } from './opened';
 import { loadsOf, putIn } from './put-in';
@@ -25,7 +26,7 @@ function byEntries(opening: OpenedBatch, record: readonly Standing[]): Differenc
     const line = lines.get(lineId)!;
     const where = loadsOf(line) > 1 ? `${line.name}, load ${load}` : line.name;
     for (const { insteadId: other, grams, from } of additions) {
-      const insteadId = other ?? partIn(from, book);
+      const insteadId = other ?? lotFrom(from, opened.lots)?.foodId ?? null;
       if (insteadId !== null && insteadId !== (line.foodId ?? line.componentId))
         found.push(pair(where, line.name, `${gramsText(grams)} ${nameOf(insteadId)} instead`));
     }

@@ -1,12 +1,5 @@
 /** What is cooked, as it was cooked: a batch with its record, and everything that is worked out of it. */
-export {
-  cookedInput,
-  cookedSheet,
-  finishedGramsOf,
-  isRecordedPack,
-  partStockId,
-  type Rest,
-} from './as-cooked';
+export { cookedInput, cookedSheet, finishedGramsOf, isRecordedPack, type Rest } from './as-cooked';
 export { type Difference, differences } from './differs';
 export {
   ADDED_BECAUSE,
@@ -62,17 +55,6 @@ export {
   type WatchedCooling,
 } from './points';
 export { type Addition, loadsOf, type LoadStanding, putIn, type PutIn } from './put-in';
-export { type PlanFood, planFoods } from './plan-foods';
-export {
-  type BatchFood,
-  comparableLot,
-  followed,
-  reached,
-  type Recall,
-  type RecalledBatch,
-  type RecalledLabel,
-  type RecallEvidence,
-} from './recall';
 export {
   bodyWords,
   CAUTION,
@@ -94,3 +76,18 @@ export {
 } from './stove';
 export { type Timer, timersAt } from './timers';
 export type { BatchRow, CookedBatchView, PinSignature, Signer } from './told';
+export {
+  type BatchAsLot,
+  type BatchFood,
+  comparableLot,
+  cookedOf,
+  followed,
+  lotOfBatch,
+  type PlanFood,
+  planFoods,
+  reached,
+  type Recall,
+  type RecalledBatch,
+  type RecalledLabel,
+  type RecallEvidence,
+} from './trace';

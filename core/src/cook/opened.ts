@@ -2,6 +2,7 @@
 import { homeTarget } from '../batch';
 import { type Food, foodSet, WATER_ID } from '../food';
 import { type FreeFromPolicy, type Kitchen, type Pack, packOf } from '../kitchen';
+import { type Lot, withLotFoods } from '../lot';
 import { freeze, type FrozenInputs } from '../paper';
 import { type Book, bookOf, EMPTY_STEP_READING, type Recipe, type RecipeStep } from '../recipe';
 import { type CookedFood, cookedItem } from '../stock';
@@ -38,6 +39,8 @@ export interface OpenedBatch {
   openedBy: string;
   inputs: FrozenInputs;
   brought: BroughtIn;
+  /** What went in from other batches and from the store, as it is known now; none before anybody looked. */
+  lots?: readonly Lot[];
 }
 
 /** Starches a pot is thickened with, slaked in cold water: pure, and bound by the same weight (convention). */
@@ -142,7 +145,14 @@ const GROUNDS = new WeakMap<OpenedBatch, CookGround>();
 export function groundOfBatch(opened: OpenedBatch): CookGround {
   const known = GROUNDS.get(opened);
   if (known) return known;
-  const { inputs, brought } = opened;
+  const { brought, lots = [] } = opened;
+  // Leftovers of the recipe are as they are known now, not as they were when the batch was opened.
+  const held = withLotFoods({ foods: opened.inputs.foods, packs: opened.inputs.kitchen.packs }, lots);
+  const inputs: FrozenInputs = {
+    ...opened.inputs,
+    foods: held.foods,
+    kitchen: { ...opened.inputs.kitchen, packs: held.packs },
+  };
   const { recipe, components, swaps, namedFoods = [], knownWords = [], vesselIds, target, style } = inputs;
   const has = new Set(inputs.foods.map(({ id }) => id));
   const foods = [...inputs.foods, ...brought.foods.filter(({ id }) => !has.has(id))];

@@ -90,6 +90,8 @@ export function bodyWords(body: EntryBody, opening: OpenedBatch | null): string 
     }
     case 'note':
       return body.words;
+    case 'answered':
+      return `Answered: ${body.words}`;
     case 'closed':
       return 'Closed';
     case 'correction':

@@ -171,7 +171,11 @@ export function cookedItem(
  * Whether a batch in store can stand for a component as it is made today: of the same foods, and nothing in it stands worse than
  * it does now. A pack whose statement changed since, for the better, does not make the old batch better.
  */
-export function isAsMadeNow({ cooked }: StockItem, composed: Composed, kitchen: Kitchen): boolean {
+export function isAsMadeNow(
+  { cooked }: Pick<StockItem, 'cooked'>,
+  composed: Composed,
+  kitchen: Kitchen,
+): boolean {
   if (!cooked || cooked.madeOf !== componentKey(composed)) return false;
   const now = standings(composed, kitchen);
   const isNoWorse = (then: AllergenStatus | undefined, today: AllergenStatus | undefined): boolean =>

@@ -6,7 +6,6 @@ import { runs } from '@hand-ladle/testing/runs';
 const SCOPE: Scope = {
   batch: { lines: new Map([['l1', 2]]), stepIds: new Set(['s1']), loads: 2 },
   isFood: (id) => id === 'water',
-  isBatch: () => false,
 };
 
 /** Notes of several devices whose clocks jump as they like. */

@@ -110,6 +110,7 @@ const BODIES: Readonly<Record<EntryKind, Joi.SchemaMap>> = {
     words: words(1000),
   },
   note: { words: Joi.string().trim().min(1).max(2000).required() },
+  answered: { of: key.required(), words: Joi.string().trim().min(1).max(500).required() },
   closed: {},
   correction: {
     of: key.required(),

@@ -18,12 +18,15 @@ import {
   keptDays,
   type KeptEntry,
   lastDay,
+  type Lot,
   mendingFoods,
   type OpenedBatch,
   openingInputs,
+  packOf,
   type Phase,
   shelfDays,
   standing,
+  type StockItem,
   straysInto,
   UNPACKED,
   type Worksheet,
@@ -37,6 +40,7 @@ import type { CookedBatches } from '../labels/cooked';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { addPart, addPlanned } from './foods';
+import { lotsOf, type LotSource, renewed } from './lots';
 
 /** A batch as it is asked to be opened, everything found. */
 export interface Opening {
@@ -105,12 +109,15 @@ const MOST_KEPT = 40;
 
 export class CookStore implements CookedBatches {
   private readonly known = new Map<string, { brought: string; opened: OpenedBatch }>();
+  private readonly held = new WeakMap<OpenedBatch, { key: string; opened: OpenedBatch }>();
 
   constructor(
     private readonly store: Store,
     private readonly stock: StockStore,
     private readonly now: () => Date,
-  ) {}
+  ) {
+    stock.asKnown = (items) => renewed(items, this.lots);
+  }
 
   private get tables(): Tables {
     return this.store.tables;
@@ -266,13 +273,50 @@ export class CookStore implements CookedBatches {
   }
 
   /** A batch that is cooked and its record; null for a code that labels only were printed under. */
-  async record(code: string): Promise<BatchRecord | null> {
+  async record(code: string, within: ReadonlySet<string> = new Set()): Promise<BatchRecord | null> {
     const row = await this.row(code);
     if (row.get('opening') === null) return null;
     const opened = await this.openedOf(row);
     const entries = inOrderWritten(await this.entriesOf(opened.code));
-    return { opened, entries, counted: [...entries, ...(await this.strays(opened.code, entries))] };
+    const counted = [...entries, ...(await this.strays(opened.code, entries))];
+    const lots = await lotsOf(opened, counted, this.lots, within);
+    return { opened: this.withLots(opened, lots), entries, counted };
   }
+
+  /** The same object for the same lots: what is worked out of a batch is kept by it. */
+  private withLots(opened: OpenedBatch, lots: readonly Lot[]): OpenedBatch {
+    if (lots.length === 0) return opened;
+    const key = JSON.stringify(lots);
+    const known = this.held.get(opened);
+    if (known?.key === key) return known.opened;
+    const held = { ...opened, lots };
+    this.held.set(opened, { key, opened: held });
+    return held;
+  }
+
+  /** How lots are looked up: each by its own record, as it stands. */
+  readonly lots: LotSource = {
+    batch: async (code, within) => {
+      const row = await this.tables.batches.findOne({ where: { code } });
+      if (!row || row.get('opening') === null) return null;
+      const found = (await this.record(code, within))!;
+      const record = standing(found.counted);
+      const sheet = cookedSheet(found.opened, record);
+      const isAsRecipe =
+        differences(found.opened, record, sheet).length === 0 &&
+        batchState(found.opened, found.counted, this.now().getTime(), sheet).check.length === 0;
+      return { opened: found.opened, record, isAsRecipe };
+    },
+    item: async (id) => {
+      const row = await this.tables.stock.findByPk(id);
+      return row && (row.get('data') as StockItem);
+    },
+    bought: async (foodId, kitchenId) => {
+      const food = (await this.store.recipes.book()).foods.foods.get(foodId);
+      if (!food) return null;
+      return { food, pack: packOf(await this.store.kitchens.kitchen(kitchenId), foodId) ?? null };
+    },
+  };
 
   /** What the records of other batches say went into this one. */
   private async strays(code: string, entries: readonly KeptEntry[]): Promise<KeptEntry[]> {

@@ -4,8 +4,6 @@ import { Op, type Transaction } from 'sequelize';
 import {
   batchLoads,
   type Book,
-  type CookedFood,
-  cookedFoodId,
   cookedInput,
   cookedItem,
   type Entry,
@@ -21,7 +19,6 @@ import {
   merge,
   type OpenedBatch,
   openingInputs,
-  partStockId,
   phaseOf,
   type Scope,
   standing,
@@ -142,7 +139,7 @@ export class Recorder {
       const merged = merge(
         read.map(({ entry }) => entry),
         kept.entries,
-        { ...this.scopeOf(opened, book), isBatch: (of) => codes.has(of) },
+        this.scopeOf(opened, book),
       );
       const here = {
         added: [...merged.added],
@@ -171,7 +168,7 @@ export class Recorder {
         { transaction },
       );
       if (row && opened && here.added.length > 0)
-        await this.follow(row, opened, here.added, book, transaction);
+        await this.follow(row, opened, here.added, { larder: book, codes }, transaction);
       return { accepted: here.accepted, refused: here.refused };
     });
   }
@@ -198,7 +195,9 @@ export class Recorder {
 
   /** Codes of other batches that entries speak of, those that there are. */
   private async codesIn(read: readonly { entry: Entry }[], transaction: Transaction): Promise<Set<string>> {
-    const said = read.flatMap(({ entry: { body } }) => (body.kind === 'misplaced' ? [body.into] : []));
+    const said = read.flatMap(({ entry: { body } }) =>
+      body.kind === 'misplaced' ? [body.into.toUpperCase()] : [],
+    );
     const rows =
       said.length === 0
         ? []
@@ -210,7 +209,7 @@ export class Recorder {
     return new Set(rows.map((row) => row.get('code') as string));
   }
 
-  private scopeOf(opened: OpenedBatch | null, book: Book): Omit<Scope, 'isBatch'> {
+  private scopeOf(opened: OpenedBatch | null, book: Book): Scope {
     const inBook = (id: string): boolean => book.foods.foods.has(id) || book.components.has(id);
     if (!opened) return { batch: null, isFood: inBook };
     const ground = groundOfBatch(opened);
@@ -229,7 +228,7 @@ export class Recorder {
     row: Row,
     opened: OpenedBatch,
     added: readonly Entry[],
-    larder: Book,
+    { larder, codes }: { larder: Book; codes: ReadonlySet<string> },
     transaction: Transaction,
   ): Promise<void> {
     const { code } = opened;
@@ -237,17 +236,7 @@ export class Recorder {
     const ground = groundOfBatch(opened);
     const bodies = added.map(({ body }) => (body.kind === 'correction' ? (body.instead ?? body) : body));
     const { brought } = withBrought(opened, bodies, larder, kitchen);
-    const parts = await this.partsIn(bodies, opened);
-    if (brought !== opened.brought || parts.length > 0)
-      await row.update(
-        {
-          brought: {
-            foods: [...brought.foods, ...parts.map(({ food }) => food)],
-            packs: [...brought.packs, ...parts.map(({ pack }) => pack)],
-          },
-        },
-        { transaction },
-      );
+    if (brought !== opened.brought) await row.update({ brought }, { transaction });
     const lines = new Map(
       ground.planned.lines.map(({ id, foodId, componentId }) => [id, foodId ?? componentId]),
     );
@@ -263,11 +252,9 @@ export class Recorder {
     const once = new Map(rows.map((each) => [JSON.stringify(each), each]));
     if (once.size > 0) await this.tables.batchFoods.bulkCreate([...once.values()], { transaction });
     for (const body of bodies) {
-      if (body.kind === 'weighed' && body.from !== '') {
-        const part = await addPart(this.tables, code, body.from, transaction);
-        if (part) await this.cooking.keepNoLonger(code, part.get('useBy') as string | null, transaction);
-      }
-      if (body.kind === 'misplaced' && body.into !== '')
+      if (body.kind === 'weighed' && body.from.trim() !== '')
+        await this.cameFrom(code, body.from.trim(), transaction);
+      if (body.kind === 'misplaced' && codes.has(body.into.toUpperCase()))
         await this.bringInto(body.into, strayBody(body, ground.planned.lines), code, larder, transaction);
     }
     const record = standing(await this.cooking.entriesOf(code, transaction));
@@ -275,6 +262,30 @@ export class Recorder {
     for (const entry of added)
       if (entry.body.kind === 'left-over') await this.putInStore(entry, entry.body.grams, row, transaction);
       else if (entry.body.kind === 'correction') await this.correctStore(entry.body, transaction);
+  }
+
+  /** What went in came of a batch, or of something in store: a recall finds it, and the batch keeps no longer than that. */
+  private async cameFrom(code: string, from: string, transaction: Transaction): Promise<void> {
+    const item = (await this.tables.stock.findByPk(from, { transaction }))?.get('data') as
+      StockItem | undefined;
+    const part = await addPart(this.tables, code, item ? item.lot : from, transaction);
+    if (part) await this.cooking.keepNoLonger(code, part.get('useBy') as string | null, transaction);
+    if (!item) return;
+    await this.cooking.keepNoLonger(code, item.useBy, transaction);
+    if (item.foodId !== null)
+      await this.tables.batchFoods.create(
+        {
+          code,
+          foodId: item.foodId,
+          foodName: item.name,
+          product: item.name,
+          supplier: '',
+          lot: item.lot,
+          statementVersion: null,
+          isWritten: true,
+        },
+        { transaction },
+      );
   }
 
   /** What went into the bowl of another batch is in that one: its foods are frozen there, and a recall finds it. */
@@ -302,25 +313,6 @@ export class Recorder {
       const target = homeTarget(recipe, larder, kitchen);
       return plannedRows(opened.code, openingInputs({ recipe, kitchen, target }, larder));
     });
-  }
-
-  /** Batches that went in and are not as their recipes say, as foods of their own: what is in them is in this one. */
-  private async partsIn(bodies: readonly EntryBody[], opened: OpenedBatch): Promise<CookedFood[]> {
-    const codes = new Set(
-      bodies.flatMap((body) => (body.kind === 'weighed' && body.from !== '' ? [body.from] : [])),
-    );
-    const known = new Set(opened.brought.foods.map(({ id }) => id));
-    const parts: CookedFood[] = [];
-    for (const code of codes) {
-      const id = partStockId(code);
-      if (known.has(cookedFoodId(id)) || code.toUpperCase() === opened.code) continue;
-      const part = await this.cooking.standing(code).catch(() => null);
-      if (!part || (part.differences.length === 0 && part.state.check.length === 0)) continue;
-      const { book, ...input } = cookedInput(part.opened, standing(part.counted));
-      const put = { id, kind: 'made-ahead' as const, grams: 1, madeOn: part.opened.madeOn, lot: code };
-      parts.push(cookedItem(input, put, book).cooked!);
-    }
-    return parts;
   }
 
   /** A leftover that was corrected before anybody used of it is as much as it is now said to be. */

@@ -16,7 +16,6 @@ import { Outbox, type Send, withWaiting } from '../../src/cook/offline/outbox';
 const SCOPE: Scope = {
   batch: { lines: new Map(), stepIds: new Set(), loads: 1 },
   isFood: () => true,
-  isBatch: () => true,
 };
 const AUTHOR = { name: 'Ilka Reedmace', signature: '' };
 let bases = 0;

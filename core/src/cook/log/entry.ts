@@ -93,6 +93,8 @@ export type EntryBody =
   | { kind: 'thrown-away'; grams: number; reason: string }
   | { kind: 'verdict'; scores: Readonly<Partial<Record<Score, number>>>; words: string }
   | { kind: 'note'; words: string }
+  /** A person stands for what an entry left open: that what its words name is not in it, or that a lot may be what it is. It counts signed. */
+  | { kind: 'answered'; of: string; words: string }
   | { kind: 'closed' }
   /** An entry was wrong: it no longer counts, and `instead`, of the same kind, does. */
   | { kind: 'correction'; of: string; reason: string; instead: EntryBody | null };
@@ -121,6 +123,7 @@ export const ENTRY_KINDS = [
   'thrown-away',
   'verdict',
   'note',
+  'answered',
   'closed',
   'correction',
 ] as const satisfies readonly EntryKind[];

@@ -6,7 +6,6 @@ export interface Scope {
   /** Ids of the lines with how many loads each is weighed in, and of the steps; null for the log of a day. */
   batch: { lines: ReadonlyMap<string, number>; stepIds: ReadonlySet<string>; loads: number } | null;
   isFood: (foodId: string) => boolean;
-  isBatch: (code: string) => boolean;
 }
 
 export interface Merged {
@@ -34,7 +33,8 @@ function said(value: unknown): string {
 function problemOf(body: EntryBody, scope: Scope, known: ReadonlyMap<string, Entry>): string {
   const { batch } = scope;
   if (batch === null && !DAY_KINDS.has(body.kind)) return `"${body.kind}" is said of a batch, not of a day`;
-  if ('foodId' in body && !scope.isFood(body.foodId)) return `there is no food "${body.foodId}"`;
+  // What went in is a fact: a food nobody knows is written down, and to be checked for everything.
+  if (body.kind === 'pack' && !scope.isFood(body.foodId)) return `there is no food "${body.foodId}"`;
   if (batch) {
     if ('lineId' in body) {
       const loads = batch.lines.get(body.lineId);
@@ -46,8 +46,6 @@ function problemOf(body: EntryBody, scope: Scope, known: ReadonlyMap<string, Ent
     if ('stepId' in body && body.stepId !== '' && !batch.stepIds.has(body.stepId))
       return `this batch has no step "${body.stepId}"`;
   }
-  if (body.kind === 'misplaced' && body.into !== '' && !scope.isBatch(body.into))
-    return `there is no batch "${body.into}" it could have gone into`;
   if (body.kind === 'correction') {
     const of = known.get(body.of);
     if (!of) return `there is no entry "${body.of}" to correct`;
@@ -58,6 +56,7 @@ function problemOf(body: EntryBody, scope: Scope, known: ReadonlyMap<string, Ent
     return problemOf(body.instead, scope, known);
   }
   if (body.kind === 'action' && !known.has(body.of)) return `there is no reading "${body.of}"`;
+  if (body.kind === 'answered' && !known.has(body.of)) return `there is no entry "${body.of}" to answer for`;
   return '';
 }
 

@@ -1,7 +1,7 @@
 /** Every food a frozen recipe is made of, components opened, each with the pack it was planned from: what a recall starts with. */
-import { compose, type Composed } from '../dish';
-import { packOf } from '../kitchen';
-import { type FrozenInputs, thawedBook } from '../paper';
+import { compose, type Composed } from '../../dish';
+import { packOf } from '../../kitchen';
+import { type FrozenInputs, thawedBook } from '../../paper';
 
 export interface PlanFood {
   foodId: string;
