@@ -5,7 +5,7 @@
  * of lines but the dictionaries, so that what the reader overlooks is found here.
  */
 import { DISH_NAMES } from '../allergen';
-import { ALL_BITS, bitsOf, nameWords, type SubstanceBits, US_TREE_NUTS } from '../food';
+import { ALL_BITS, bitsOf, nameWords, type SubstanceBits, SUBSTANCES, US_TREE_NUTS } from '../food';
 import { type Kitchen, packOf } from '../kitchen';
 import { type Book, foodIdOf, isFoodSure, type NotIn, type Recipe } from '../recipe';
 import { bitsOfFood, Lexicon } from './lexicon';
@@ -105,6 +105,14 @@ function carriedBy(found: Found, { lexicon }: World, book: Book): Carried {
 const endsIn = (name: string, key: string): boolean =>
   name === key || name.endsWith(` ${key}`) || (key.length > 4 && name.endsWith(key));
 
+/** What a name surely means, whatever pack is bought under it. */
+const madeOfByName = (found: Found, { lexicon }: World): SubstanceBits =>
+  found.foodIds.reduce(
+    (bits, id) =>
+      bits | bitsOf(SUBSTANCES.filter((each) => lexicon.foods.foods.get(id)?.allergens[each] === 'contains')),
+    found.contains,
+  );
+
 /** Whether a mention names the dish itself: "Kitchen tomato sauce", "bring the broth to the boil". */
 function isItsOwnName(found: Found, lacks: SubstanceBits, place: Place, { recipe }: World): boolean {
   if (lacks !== 0 || found.own !== 0) return false;
@@ -169,7 +177,9 @@ function isTaken(found: Found, carried: Carried, place: Place, world: World): bo
     if (rest === 0 || isDefinite || isNamedByTitle) return true;
   }
   // A dish keeps its name when its flour is swapped: a shortbread of rice flour is a shortbread.
-  if (isItsOwnName(found, mustHold & ~ofList, place, world)) return true;
+  // What it makes is not what is bought under that name: the pack of a bought stock says nothing of one that is cooked here.
+  const byName = place.kind === 'title' ? mustHold & madeOfByName(found, world) : mustHold;
+  if (isItsOwnName(found, byName & ~ofList, place, world)) return true;
   const ownName = found.key.split(' ').at(-1)!;
   if (isNamedByPlant(found, place, world)) {
     if (place.kind === 'title') world.ownNames.add(ownName);

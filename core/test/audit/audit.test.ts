@@ -237,3 +237,17 @@ describe('what is no question', () => {
     );
   });
 });
+
+test('a stock that is cooked here is not what is in the pack of a bought one, and stays what its lines are', () => {
+  const stock = (lines: string[]): Recipe =>
+    recipeOf(lines, ['Simmer for an hour and strain.'], { name: 'House vegetable stock', isComponent: true });
+  const own = stock(['400 g carrots', '300 g onions', '4 l water']);
+  const bought = withPacks(
+    pack('vegetable-stock-liquid', { allergens: { barley: 'contains', milk: 'contains' } }),
+  );
+  expect(flagged(own, bought)).toEqual({});
+  const unread = withPacks(pack('vegetable-stock-liquid', { isConfirmed: false }));
+  expect(flagged(own, unread)).toEqual({});
+  // Made of the bought one it is what that is.
+  expect(flagged(stock(['1 l vegetable stock', '300 g onions']), bought)).toMatchObject({ milk: 'contains' });
+});
