@@ -429,7 +429,10 @@ export {
   dateFrom,
   dayOf,
   DAYS_BEFORE,
+  asServed,
   daySheet,
+  type ServedBatch,
+  withUnserved,
   dayText,
   type Demand,
   type DemandLine,
@@ -661,6 +664,7 @@ export {
   type BatchAsLot,
   cookedOf,
   lotOfBatch,
+  mixedOf,
   type PinSignature,
   type PlanFood,
   planFoods,
@@ -706,4 +710,4 @@ export {
   writtenAt,
 } from './cook';
 
-export { type Lot, lotFrom, lotKey, unknownLot } from './lot';
+export { type Lot, lotFrom, lotKey, LOTS_TOGETHER, unknownLot } from './lot';

@@ -79,6 +79,7 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
   const { larder, recipes, kitchens, packs, ownSwaps } = store;
   const serving = {
     services: new ServiceStore(store.tables),
+    cooking: services.cooking,
     stock: services.stock,
     store,
     today: services.today,

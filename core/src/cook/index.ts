@@ -83,6 +83,7 @@ export {
   cookedOf,
   followed,
   lotOfBatch,
+  mixedOf,
   type PlanFood,
   planFoods,
   reached,

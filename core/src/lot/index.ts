@@ -1,2 +1,2 @@
 /** Lots: what a thing in the hand holds. */
-export { type Lot, lotFrom, lotKey, partStockId, unknownLot, withLotFoods } from './lot';
+export { type Lot, lotFrom, lotKey, LOTS_TOGETHER, partStockId, unknownLot, withLotFoods } from './lot';

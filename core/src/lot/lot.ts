@@ -28,6 +28,9 @@ export interface Lot {
 /** A lot as it is looked up: codes are read in capitals. */
 export const lotKey = (from: string): string => from.trim().toUpperCase();
 
+/** Several lots in one tub: the codes stand together, and the tub is as the worst of them. */
+export const LOTS_TOGETHER = ' + ';
+
 /** Id in store of a batch that goes into another. */
 export const partStockId = (code: string): string => `batch-${code.toLowerCase()}`;
 

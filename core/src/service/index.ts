@@ -18,7 +18,9 @@ export {
   type DishVersion,
   type Dishes,
   type EatenDish,
+  asServed,
   eatersOf,
+  type ServedBatch,
   eatersSteps,
   type GroupServing,
   kitchenThatDay,
@@ -48,6 +50,7 @@ export { headsFromRows, type HeadsTable, type RefusedRow } from './heads-table';
 export { type ListSheetOptions, setList } from './list-sheet';
 export {
   daySheet,
+  withUnserved,
   type ListColumn,
   type ListSection,
   prepList,

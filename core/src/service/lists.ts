@@ -251,3 +251,14 @@ export function daySheet(plan: ServicePlan, kitchen: Kitchen): ServiceList {
     })),
   };
 }
+
+/** The same with every group that a dish has nothing for, at its top. */
+export function withUnserved(list: ServiceList, eaten: readonly EatenDish[]): ServiceList {
+  const without = eaten.flatMap(({ name, unserved }) =>
+    unserved.map(({ groupName, heads, blockedBy }) => {
+      const why = blockedBy.map((each) => (each.reason === '' ? each.name : `${each.name} (${each.reason})`));
+      return `NOT FOR ${groupName.toUpperCase()} (${heads}): ${name}. ${why.join('; ')}`;
+    }),
+  );
+  return { ...list, notes: [...without, ...list.notes] };
+}

@@ -5,6 +5,8 @@ import {
   type EntryBody,
   type FrozenInputs,
   type Kitchen,
+  lotKey,
+  LOTS_TOGETHER,
   packOf,
   planFoods,
 } from '@hand-ladle/core';
@@ -68,14 +70,18 @@ export async function addPlanned(
   await tables.batchFoods.bulkCreate(plannedRows(code, inputs), transaction ? { transaction } : {});
 }
 
-/** Notes that a batch went into another, where there is such a batch: answers its row. */
+/** Notes that a batch, or several in one tub, went into another, where there are such batches: answers their rows. */
 export async function addPart(
   tables: Tables,
   code: string,
-  partCode: string,
+  lot: string,
   transaction: Transaction,
-): Promise<Row | null> {
-  const part = await tables.batches.findOne({ where: { code: partCode }, transaction });
-  if (part) await tables.batchParts.create({ code, partCode: part.get('code') }, { transaction });
-  return part;
+): Promise<Row[]> {
+  const parts = await tables.batches.findAll({
+    where: { code: lot.split(LOTS_TOGETHER).map(lotKey) },
+    transaction,
+  });
+  for (const part of parts)
+    await tables.batchParts.create({ code, partCode: part.get('code') }, { transaction });
+  return parts;
 }

@@ -5,6 +5,7 @@
  */
 import {
   type BatchAsLot,
+  type CookedFood,
   cookedOf,
   type Food,
   groundOfBatch,
@@ -12,6 +13,8 @@ import {
   type Lot,
   lotKey,
   lotOfBatch,
+  LOTS_TOGETHER,
+  mixedOf,
   type OpenedBatch,
   type Pack,
   standing,
@@ -50,9 +53,14 @@ async function cookedNow(
   within: ReadonlySet<string>,
 ): Promise<StockItem['cooked']> {
   if (!item.cooked || item.lot === '') return item.cooked;
-  const part = within.has(lotKey(item.lot)) ? null : await source.batch(item.lot, within);
-  if (!part) return item.cooked;
-  const { food, pack, ...cooked } = cookedOf(part, item.id);
+  const parts: CookedFood[] = [];
+  for (const code of item.lot.split(LOTS_TOGETHER)) {
+    const key = lotKey(code);
+    const part = within.has(key) ? null : await source.batch(key, within);
+    if (part) parts.push(cookedOf(part, item.id));
+  }
+  if (parts.length === 0) return item.cooked;
+  const { food, pack, ...cooked } = mixedOf(parts);
   const { name } = item.cooked.food;
   return { ...cooked, food: { ...food, name }, pack: { ...pack, productName: item.cooked.pack.productName } };
 }

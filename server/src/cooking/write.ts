@@ -268,8 +268,8 @@ export class Recorder {
   private async cameFrom(code: string, from: string, transaction: Transaction): Promise<void> {
     const item = (await this.tables.stock.findByPk(from, { transaction }))?.get('data') as
       StockItem | undefined;
-    const part = await addPart(this.tables, code, item ? item.lot : from, transaction);
-    if (part) await this.cooking.keepNoLonger(code, part.get('useBy') as string | null, transaction);
+    for (const part of await addPart(this.tables, code, item ? item.lot : from, transaction))
+      await this.cooking.keepNoLonger(code, part.get('useBy') as string | null, transaction);
     if (!item) return;
     await this.cooking.keepNoLonger(code, item.useBy, transaction);
     if (item.foodId !== null)

@@ -1,6 +1,8 @@
 /** From a service to its versions, demand, plan and lists: finds the kitchen and the book, and calls core. */
 import { createHash } from 'node:crypto';
 import {
+  asServed,
+  cookedSheet,
   daySheet,
   type Demand,
   demandOf,
@@ -19,6 +21,7 @@ import {
   type Schedule,
   type ScheduleProblem,
   scheduleSteps,
+  type ServedBatch,
   type Service,
   type ServiceFault,
   serviceFaults,
@@ -28,10 +31,13 @@ import {
   type ServicePlan,
   shoppingList,
   slipsList,
+  standing,
   stockFor,
   traySlips,
   withCooked,
+  withUnserved,
 } from '@hand-ladle/core';
+import type { CookStore } from '../cooking/store';
 import { ApiError } from '../http/errors';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
@@ -140,12 +146,30 @@ export async function viewOf(
   service: Service,
   store: Store,
   shelves: StockStore,
+  cooking: CookStore,
 ): Promise<{ eaten: EatenTold; faults: ToldFault[] }> {
   const faults = await faultsOf(service, store);
   return {
     faults,
-    eaten: faults.length > 0 ? [] : eatenTold(await eatenIn(await groundOf(service, store, shelves))),
+    eaten:
+      faults.length > 0 ? [] : eatenTold(await servedIn(await groundOf(service, store, shelves), cooking)),
   };
+}
+
+/** Batches of a service as they are known now. */
+async function batchesOf({ id, kitchenId }: Service, cooking: CookStore): Promise<ServedBatch[]> {
+  const batches: ServedBatch[] = [];
+  for (const { code } of await cooking.list({ kitchenId, serviceId: id })) {
+    const { opened, counted } = await cooking.mustRecord(code);
+    const { name, recipeId, claim, groups } = opened;
+    batches.push({ code, name, recipeId, claim, groups, sheet: cookedSheet(opened, standing(counted)) });
+  }
+  return batches;
+}
+
+/** Who eats which of what was cooked; what is not cooked yet is as it is planned. */
+export async function servedIn(ground: KeptGround, cooking: CookStore): Promise<EatenDish[]> {
+  return asServed(await eatenIn(ground), await batchesOf(ground.service, cooking), ground.kitchen);
 }
 
 export const eatenIn = (ground: KeptGround): Promise<EatenDish[]> =>
@@ -194,16 +218,21 @@ function linesOf(eaten: readonly EatenDish[], { components }: Demand) {
   ]);
 }
 
-export async function listOfService(id: ListId, ground: KeptGround): Promise<ServiceList> {
+export async function listOfService(
+  id: ListId,
+  ground: KeptGround,
+  cooking: CookStore,
+): Promise<ServiceList> {
+  if (id === 'slips')
+    return slipsList(traySlips(await servedIn(ground, cooking), ground.service, ground.kitchen));
   const eaten = await eatenIn(ground);
-  if (id === 'slips') return slipsList(traySlips(eaten, ground.service, ground.kitchen));
   const demand = demandOf(eaten, ground);
   if (id === 'pull') return pullList(demand, eaten);
   if (id === 'shopping') return shoppingList(demand);
   const plan = await plannedIn(ground, undefined);
   return id === 'prep'
     ? prepList(madeFor(eaten, ground), linesOf(eaten, demand), plan)
-    : daySheet(plan, ground.kitchen);
+    : withUnserved(daySheet(plan, ground.kitchen), await servedIn(ground, cooking));
 }
 
 /** What would help a service that cannot be ready, one thing at a time. */

@@ -16,6 +16,7 @@ import {
   serviceWorkOf,
   setList,
 } from '@hand-ladle/core';
+import type { CookStore } from '../cooking/store';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
 import { type Route, route } from '../http/route';
@@ -83,13 +84,14 @@ const underOf = ({ name }: Kitchen, { meal, date, readyMinute }: Service): strin
   `${name}: ${meal}, ${date}, ready at ${clockText(readyMinute)}`;
 
 export interface ServingParts {
+  cooking: CookStore;
   services: ServiceStore;
   stock: StockStore;
   store: Store;
 }
 
 /** One list of a service, as pages and as a table. */
-const listRoutes = ({ services, store, stock }: ServingParts): Route[] =>
+const listRoutes = ({ services, store, stock, cooking }: ServingParts): Route[] =>
   LISTS.flatMap((list) => [
     route({
       method: 'get',
@@ -102,7 +104,7 @@ const listRoutes = ({ services, store, stock }: ServingParts): Route[] =>
       run: async ({ params, query, context }) => {
         const { service } = await services.find(params.id);
         const ground = await groundOf(service, store, stock);
-        const told = await listOfService(list, ground);
+        const told = await listOfService(list, ground, cooking);
         const pages = setList(told, { under: underOf(ground.kitchen, service), paper: query.paper });
         asFile(context, `${service.id}-${list}.pdf`, PDF);
         return context.body(new Uint8Array(await pagesPdf(pages, told.title)));
@@ -118,7 +120,9 @@ const listRoutes = ({ services, store, stock }: ServingParts): Route[] =>
       run: async ({ params, context }) => {
         const { service } = await services.find(params.id);
         asFile(context, `${service.id}-${list}.csv`, CSV);
-        return context.body(listCsv(await listOfService(list, await groundOf(service, store, stock))));
+        return context.body(
+          listCsv(await listOfService(list, await groundOf(service, store, stock), cooking)),
+        );
       },
     }),
     route({
@@ -130,7 +134,7 @@ const listRoutes = ({ services, store, stock }: ServingParts): Route[] =>
       example: { params: { id: NEW } },
       run: async ({ params }) => {
         const { service } = await services.find(params.id);
-        return listOfService(list, await groundOf(service, store, stock));
+        return listOfService(list, await groundOf(service, store, stock), cooking);
       },
     }),
   ]);
@@ -173,7 +177,7 @@ const fileRoutes = ({ services, store, stock }: ServingParts): Route[] => {
 };
 
 export const serviceRoutes = (parts: ServingParts): Route[] => {
-  const { services, store, stock } = parts;
+  const { services, store, stock, cooking } = parts;
   return [
     route({
       method: 'post',
@@ -355,7 +359,7 @@ export const serviceRoutes = (parts: ServingParts): Route[] => {
       example: { params: { id: NEW } },
       run: async ({ params }) => {
         const saved = await services.find(params.id);
-        return { ...savedTold(saved), ...(await viewOf(saved.service, store, stock)) };
+        return { ...savedTold(saved), ...(await viewOf(saved.service, store, stock, cooking)) };
       },
     }),
     route({

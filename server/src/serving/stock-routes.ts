@@ -7,6 +7,8 @@ import {
   freezingProblem,
   frozenItem,
   type Kitchen,
+  lotKey,
+  LOTS_TOGETHER,
   NOT_FROZEN,
   type Place,
   placeOf,
@@ -18,6 +20,7 @@ import {
   thawedItem,
   thawingProblem,
 } from '@hand-ladle/core';
+import type { CookStore } from '../cooking/store';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
 import { type Route, route } from '../http/route';
@@ -26,7 +29,7 @@ import { pagesPdf } from '../paper/label-files';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { listCsv } from './calendar';
-import { eatenIn, groundOf } from './compute';
+import { eatenIn, groundOf, servedIn } from './compute';
 import type { ServiceStore } from './store';
 
 const lot = Joi.string().trim().max(60).allow('').default('');
@@ -79,6 +82,7 @@ const paper = Joi.object<{ kitchenId?: string; paper: 'a4' | 'letter' }>({
 });
 
 export interface StockParts {
+  cooking: CookStore;
   stock: StockStore;
   services: ServiceStore;
   store: Store;
@@ -112,7 +116,7 @@ async function packItem(body: NewStock, { store, stock }: StockParts): Promise<S
 /** What a service cooked, by the version's key, or a recipe as it is. */
 async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
   const { kitchenId, kind, grams: weight, since, lot: of, recipeId, serviceId, versionKey, useBy } = body;
-  const { store, services, stock } = parts;
+  const { store, services, stock, cooking } = parts;
   const put = {
     id: stock.newId(),
     kind: kind as 'leftover' | 'made-ahead',
@@ -131,7 +135,7 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
     if (service.kitchenId !== kitchenId)
       throw new ApiError('stock-refused', [{ message: 'that service is of another kitchen' }]);
     const ground = await groundOf(service, store, stock);
-    const version = (await eatenIn(ground))
+    const version = (await servedIn(ground, cooking))
       .flatMap(({ versions }) => versions)
       .find(({ key }) => key === versionKey);
     if (!version) throw new ApiError('stock-refused', [{ message: `it made no "${versionKey}"` }]);
@@ -139,7 +143,13 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
     const used = storeIn(version, demandOf(await eatenIn(ground), ground));
     const from = ground.stock.filter((item) => used.has(item.id));
     return shortened(
-      cookedItem({ recipe: version.recipe, kitchen, target: version.sheet.target }, put, book, from),
+      cookedItem(
+        { recipe: version.recipe, kitchen, target: version.sheet.target },
+        // What was cooked for it is what is left of it.
+        { ...put, lot: of === '' ? version.batches.join(LOTS_TOGETHER) : of },
+        book,
+        from,
+      ),
     );
   }
   if (recipeId === undefined)
@@ -148,6 +158,14 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
   const kitchen = await store.kitchens.kitchen(kitchenId);
   const target = { kind: 'weight' as const, grams: weight };
   return shortened(cookedItem({ recipe, kitchen, target }, put, await store.recipes.book()));
+}
+
+/** Whether something in store is of a batch whose record says what it holds. */
+async function isOfBatch({ cooked, lot: of }: StockItem, { cooking }: StockParts): Promise<boolean> {
+  if (!cooked || of === '') return false;
+  for (const code of of.split(LOTS_TOGETHER))
+    if (await cooking.lots.batch(lotKey(code), new Set())) return true;
+  return false;
 }
 
 const countedOn = async ({ stock, store, today }: StockParts, kitchenId: string | undefined) => {
@@ -208,6 +226,8 @@ export const stockRoutes = (parts: StockParts): Route[] => {
       run: async ({ params, body }) => {
         const item = await stock.item(params.id);
         const { useBy = item.useBy, lot: of = item.lot } = body;
+        if (of !== item.lot && (await isOfBatch(item, parts)))
+          throw new ApiError('stock-refused', [{ message: `it came of ${item.lot}, and stays of it` }]);
         // What was cooked keeps no longer because somebody writes a later day.
         if (item.cooked && (useBy === null || useBy > item.useBy!))
           throw new ApiError('stock-refused', [{ message: `it keeps until ${item.useBy!}` }]);

@@ -1,5 +1,6 @@
 /** A batch as a lot: what its record says it holds, taken along into what it goes into. */
 import { compose } from '../../dish';
+import { type AllergenStatus, NUTRIENTS, type Substance, SUBSTANCES, worse } from '../../food';
 import { type Lot, lotKey, partStockId } from '../../lot';
 import { type CookedFood, cookedFoodId, cookedItem, isAsMadeNow } from '../../stock';
 import { cookedInput } from '../as-cooked';
@@ -41,3 +42,55 @@ export function lotOfBatch(part: BatchAsLot, into: Pick<CookGround, 'book' | 'op
     ? { ...lot, foodId: recipeId, food: null, pack: null }
     : { ...lot, foodId: cookedFoodId(stockId), food: cooked.food, pack: cooked.pack };
 }
+
+/** Several batches in one tub: each substance at its worst, a figure that one lacks is missing, and the first gives the rest. */
+export function mixedOf(parts: readonly CookedFood[]): CookedFood {
+  const [first, ...others] = parts;
+  return others.reduce((mixed, { food, pack }): CookedFood => {
+    const allergens = worstOf(mixed.food.allergens, food.allergens);
+    return {
+      ...mixed,
+      food: {
+        ...mixed.food,
+        allergens,
+        animal: ANIMAL_STATES.find((each) => each === mixed.food.animal || each === food.animal)!,
+        composition: Object.fromEntries(
+          NUTRIENTS.map((id) => {
+            const [one, other] = [mixed.food.composition[id], food.composition[id]];
+            return [id, one === null || other === null ? null : (one + other) / 2];
+          }),
+        ) as CookedFood['food']['composition'],
+      },
+      pack: {
+        ...mixed.pack,
+        statement: `${mixed.pack.statement}; ${pack.statement}`,
+        allergens: allergens as CookedFood['pack']['allergens'],
+        animal:
+          mixed.pack.animal === pack.animal
+            ? mixed.pack.animal
+            : mixed.pack.animal === 'animal' || pack.animal === 'animal'
+              ? 'animal'
+              : null,
+        own: Object.fromEntries(
+          // An entry of the own list that one of them was not asked about is open for both.
+          Object.entries(mixed.pack.own).flatMap(([id, status]) => {
+            const other = pack.own[id];
+            if (other === undefined) return [];
+            const order = ['contains', 'may-contain', 'none'] as const;
+            return [[id, order.find((each) => each === status || each === other)!] as const];
+          }),
+        ),
+      },
+    };
+  }, first!);
+}
+
+const ANIMAL_STATES = ['animal', 'check', 'plant'] as const;
+type Statuses = Partial<Record<Substance, AllergenStatus>>;
+const worstOf = (one: Statuses, other: Statuses): Statuses =>
+  Object.fromEntries(
+    SUBSTANCES.flatMap((each) => {
+      const status = worse(one[each] ?? 'clear', other[each] ?? 'clear');
+      return status === 'clear' ? [] : [[each, status] as const];
+    }),
+  );

@@ -39,6 +39,8 @@ export interface DishVersion {
   /** Leftovers that are in it, and those that may not be. */
   stoodIn: StoodIn[];
   sheet: Worksheet;
+  /** Codes of the batches that were cooked for it; none where nothing was yet. */
+  batches: string[];
 }
 
 export interface Unserved {
@@ -146,6 +148,7 @@ function versionOf(
     extraPortions,
     stoodIn,
     sheet,
+    batches: [],
   };
 }
 

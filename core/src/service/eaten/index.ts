@@ -9,6 +9,7 @@ export {
   type ServiceGround,
   type Unserved,
 } from './eaters';
+export { asServed, type ServedBatch } from './served';
 export { MadeAhead } from './in-store';
 export {
   type Ahead,
