@@ -661,6 +661,7 @@ export {
   type Outlook,
   type Phase,
   phaseOf,
+  type Ask,
   type BatchAsLot,
   cookedOf,
   lotOfBatch,

@@ -19,7 +19,7 @@ import {
   type RecipeStep,
 } from '../recipe';
 import { type Worksheet, worksheet, type WorksheetInput } from '../worksheet';
-import type { Standing } from './log';
+import { answersOf, type Standing, wordsAtStove } from './log';
 import { type CookGround, groundOfBatch, type OpenedBatch } from './opened';
 import { type PutIn, putIn, stepsOf } from './put-in';
 
@@ -253,18 +253,6 @@ function saidByEntries(cooked: Recipe, ground: CookGround, kitchen: Kitchen, by:
     .map(({ name, place }): NotIn => ({ name, text: place.text, by, on: opened.madeOn }));
 }
 
-/** Words that were written down at the stove, each entry's own. */
-export const wordsAtStove = (record: readonly Standing[]): { entryId: string; words: string }[] =>
-  record.flatMap(({ entry, body }) => {
-    const words =
-      body.kind === 'note' || body.kind === 'tasted' || body.kind === 'verdict'
-        ? body.words
-        : body.kind === 'action'
-          ? `${body.action}. ${body.words}`
-          : '';
-    return words.trim() === '' ? [] : [{ entryId: entry.id, words }];
-  });
-
 /** Those of them that name what the batch does not have, so that it is asked: anything else that is written changes nothing. */
 function askingWords(cooked: Recipe, record: readonly Standing[], book: Book, kitchen: Kitchen) {
   const said = wordsAtStove(record);
@@ -277,14 +265,6 @@ function askingWords(cooked: Recipe, record: readonly Standing[], book: Book, ki
   );
   return said.filter(({ words }) => open.has(words));
 }
-
-/** Entries that somebody stands for by name, with who; an answer that nobody signed counts for nothing. */
-export const answersOf = (record: readonly Standing[]): ReadonlyMap<string, string> =>
-  new Map(
-    record.flatMap(({ entry, body }) =>
-      body.kind === 'answered' && entry.isSigned ? [[body.of, entry.by] as const] : [],
-    ),
-  );
 
 const sumOf = (
   record: readonly Standing[],

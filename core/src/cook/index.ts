@@ -64,6 +64,7 @@ export {
   productionRecord,
   timeIn,
 } from './record-lists';
+export type { Ask } from './said';
 export { batchLoads, type Forgotten, forgottenAt, strayBody, straysInto, type WayOut } from './slips';
 export { type BatchState, batchState, clockNotes, type Phase, phaseOf } from './state';
 export {

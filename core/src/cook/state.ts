@@ -1,20 +1,16 @@
 /** Where a batch stands: worked out of its record and a clock, the same on every screen. */
 import { HEAT_LIMITS } from '../batch';
-import { isOf } from '../finding';
 import type { AllergenStatus } from '../food';
-import { inSentence, TOLD_WITH_ANOTHER } from '../food';
+import { TOLD_WITH_ANOTHER } from '../food';
 import type { Kitchen } from '../kitchen';
-import { lotFrom } from '../lot';
 import { gramsText } from '../quantity';
 import type { Worksheet } from '../worksheet';
 import {
-  answersOf,
   cookedSheet,
   finishedGramsOf,
   isRecordedPack,
   leftOverGramsOf,
   thrownAwayGramsOf,
-  wordsAtStove,
 } from './as-cooked';
 import {
   CLOCK_OFF_SECONDS,
@@ -38,6 +34,7 @@ import {
   type WatchedCooling,
 } from './points';
 import { type PutIn, putIn } from './put-in';
+import { type Ask, asksOf } from './said';
 import { batchLoads } from './slips';
 import { type Timer, timersAt } from './timers';
 
@@ -53,6 +50,8 @@ export interface BatchState {
   phase: Phase;
   /** Why nothing of it may go out as it is, one sentence each; empty where nothing stands against it. */
   check: string[];
+  /** Those of them that a person can answer for by name. */
+  asks: Ask[];
   claim: ClaimStanding[];
   /** Of a free-from batch: whether somebody saw that the equipment was clean; null where nobody has said. */
   isClean: boolean | null;
@@ -163,49 +162,12 @@ function missingOf(
   ];
 }
 
-/** What went in from somewhere and is not what the line asks for, or is past its day; nobody has answered for it yet. */
-function lotReasons(
-  { opened, planned }: ReturnType<typeof groundOfBatch>,
-  record: readonly Standing[],
-): string[] {
-  const answered = answersOf(record);
-  return record.flatMap(({ entry, body }): string[] => {
-    if (body.kind !== 'weighed' || body.from.trim() === '') return [];
-    const lot = lotFrom(body.from, opened.lots);
-    const line = planned.lines.find(({ id }) => id === body.lineId);
-    if (!lot || !line) return [];
-    if (!lot.isKnown)
-      return [
-        `Nobody knows what "${body.from}" is: it went in as ${inSentence(line.name)}. Correct the entry.`,
-      ];
-    if (answered.has(entry.id)) return [];
-    const isTheLine = lot.recipeId === null ? lot.foodId === line.foodId : lot.recipeId === line.componentId;
-    const isOfStore = line.foodId !== null && line.foodId === lot.foodId;
-    return [
-      ...(isTheLine || isOfStore
-        ? []
-        : [`${lot.name} went in as ${inSentence(line.name)}, and is something else.`]),
-      ...(lot.useBy !== null && lot.useBy < opened.madeOn
-        ? [`${lot.name} was past its day, ${lot.useBy}, when it went in.`]
-        : []),
-    ];
-  });
-}
-
-/** What the words written at the stove name and no entry says. */
-function wordReasons(record: readonly Standing[], sheet: Worksheet): string[] {
-  if (wordsAtStove(record).length === 0) return [];
-  return sheet.findings
-    .filter(isOf('named-nowhere', 'named-unknown'))
-    .filter(({ figures }) => /\bnote\b/.test(String(figures.places)))
-    .map(({ figures }) => `A note names "${figures.written}", and no entry says that it went in.`);
-}
-
 /** Why a batch stands at check: what is in it that nobody has looked at, and what it was to be free from. */
 function checkReasons(
   ground: ReturnType<typeof groundOfBatch>,
   record: readonly Standing[],
   sheet: Worksheet,
+  asks: readonly Ask[],
 ): string[] {
   const { opened, book } = ground;
   const packs = record.flatMap(({ body }) =>
@@ -218,7 +180,7 @@ function checkReasons(
   const broken = brokenClaims(sheet, opened).map(
     (name) => `It is to be free from ${name.toLowerCase()} and is not known to be.`,
   );
-  return [...new Set([...packs, ...lotReasons(ground, record), ...wordReasons(record, sheet), ...broken])];
+  return [...new Set([...packs, ...asks.map(({ words }) => words), ...broken])];
 }
 
 /** The state of a batch at a moment, milliseconds since 1970. */
@@ -243,10 +205,12 @@ export function batchState(
   const begun = record.flatMap(({ body }) => (body.kind === 'begun' ? [body.isClean] : [])).at(-1);
   const portioned = record.flatMap(({ body }) => (body.kind === 'portioned' ? [body.portions] : []));
   const broken = new Set(brokenClaims(sheet, opened));
+  const asks = asksOf(opening, record);
   const flags = [...sheet.allergens, ...sheet.standards];
   return {
     phase: phaseOf(record),
-    check: checkReasons(ground, record, sheet),
+    check: checkReasons(ground, record, sheet, asks),
+    asks,
     claim: opened.claim.map((id) => {
       const name = flags.find((flag) => flag.id === id)?.name ?? id;
       return { id, name, isKept: !broken.has(name) };

@@ -5,8 +5,11 @@
  */
 import {
   type BatchAsLot,
+  batchState,
   type CookedFood,
   cookedOf,
+  cookedSheet,
+  differences,
   type Food,
   groundOfBatch,
   type KeptEntry,
@@ -17,10 +20,13 @@ import {
   mixedOf,
   type OpenedBatch,
   type Pack,
+  packOf,
   standing,
   type StockItem,
   unknownLot,
 } from '@hand-ladle/core';
+import type { Tables } from '../database/models';
+import type { Store } from '../store';
 
 /** How batches and the store are looked up. */
 export interface LotSource {
@@ -132,3 +138,40 @@ export async function renewed<Item extends StockItem>(
   for (const item of items) known.push({ ...item, cooked: await cookedNow(item, source, within) });
   return known;
 }
+
+/** Batches by their records in a database, things in store by their rows, foods by the larder as it stands. */
+export const lotSource = ({
+  tables,
+  store,
+  recordOf,
+  now,
+}: {
+  tables: Tables;
+  store: Store;
+  recordOf: (
+    code: string,
+    within: ReadonlySet<string>,
+  ) => Promise<{ opened: OpenedBatch; counted: KeptEntry[] } | null>;
+  now: () => Date;
+}): LotSource => ({
+  batch: async (code, within) => {
+    const row = await tables.batches.findOne({ where: { code }, attributes: ['code'] });
+    const found = row && (await recordOf(code, within));
+    if (!found) return null;
+    const record = standing(found.counted);
+    const sheet = cookedSheet(found.opened, record);
+    const isAsRecipe =
+      differences(found.opened, record, sheet).length === 0 &&
+      batchState(found.opened, found.counted, now().getTime(), sheet).check.length === 0;
+    return { opened: found.opened, record, isAsRecipe };
+  },
+  item: async (id) => {
+    const row = await tables.stock.findByPk(id);
+    return row && (row.get('data') as StockItem);
+  },
+  bought: async (foodId, kitchenId) => {
+    const food = (await store.recipes.book()).foods.foods.get(foodId);
+    if (!food) return null;
+    return { food, pack: packOf(await store.kitchens.kitchen(kitchenId), foodId) ?? null };
+  },
+});

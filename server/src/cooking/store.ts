@@ -22,11 +22,10 @@ import {
   mendingFoods,
   type OpenedBatch,
   openingInputs,
-  packOf,
   type Phase,
+  type ServedBatch,
   shelfDays,
   standing,
-  type StockItem,
   straysInto,
   UNPACKED,
   type Worksheet,
@@ -37,10 +36,11 @@ import { retried } from '../database/retried';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
 import type { CookedBatches } from '../labels/cooked';
+import type { CookedForServices } from '../serving/cooked';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { addPart, addPlanned } from './foods';
-import { lotsOf, type LotSource, renewed } from './lots';
+import { lotsOf, type LotSource, lotSource, renewed } from './lots';
 
 /** A batch as it is asked to be opened, everything found. */
 export interface Opening {
@@ -107,7 +107,7 @@ const rowOf = (row: Row): BatchRow => ({
 /** Batches that were looked at last: their opening is worked out once. */
 const MOST_KEPT = 40;
 
-export class CookStore implements CookedBatches {
+export class CookStore implements CookedBatches, CookedForServices {
   private readonly known = new Map<string, { brought: string; opened: OpenedBatch }>();
   private readonly held = new WeakMap<OpenedBatch, { key: string; opened: OpenedBatch }>();
 
@@ -116,8 +116,17 @@ export class CookStore implements CookedBatches {
     private readonly stock: StockStore,
     private readonly now: () => Date,
   ) {
+    this.lots = lotSource({
+      tables: store.tables,
+      store,
+      recordOf: (code, within) => this.record(code, within),
+      now,
+    });
     stock.asKnown = (items) => renewed(items, this.lots);
   }
+
+  /** How lots are looked up: each by its own record, as it stands. */
+  private readonly lots: LotSource;
 
   private get tables(): Tables {
     return this.store.tables;
@@ -294,30 +303,6 @@ export class CookStore implements CookedBatches {
     return held;
   }
 
-  /** How lots are looked up: each by its own record, as it stands. */
-  readonly lots: LotSource = {
-    batch: async (code, within) => {
-      const row = await this.tables.batches.findOne({ where: { code } });
-      if (!row || row.get('opening') === null) return null;
-      const found = (await this.record(code, within))!;
-      const record = standing(found.counted);
-      const sheet = cookedSheet(found.opened, record);
-      const isAsRecipe =
-        differences(found.opened, record, sheet).length === 0 &&
-        batchState(found.opened, found.counted, this.now().getTime(), sheet).check.length === 0;
-      return { opened: found.opened, record, isAsRecipe };
-    },
-    item: async (id) => {
-      const row = await this.tables.stock.findByPk(id);
-      return row && (row.get('data') as StockItem);
-    },
-    bought: async (foodId, kitchenId) => {
-      const food = (await this.store.recipes.book()).foods.foods.get(foodId);
-      if (!food) return null;
-      return { food, pack: packOf(await this.store.kitchens.kitchen(kitchenId), foodId) ?? null };
-    },
-  };
-
   /** What the records of other batches say went into this one. */
   private async strays(code: string, entries: readonly KeptEntry[]): Promise<KeptEntry[]> {
     const parts = await this.tables.batchParts.findAll({ where: { code }, attributes: ['partCode'] });
@@ -376,6 +361,20 @@ export class CookStore implements CookedBatches {
       limit: 200,
     });
     return rows.map(rowOf);
+  }
+
+  async served(serviceId: string, kitchenId: string): Promise<ServedBatch[]> {
+    const batches: ServedBatch[] = [];
+    for (const { code } of await this.list({ kitchenId, serviceId })) {
+      const { opened, counted } = await this.mustRecord(code);
+      const { name, recipeId, claim, groups } = opened;
+      batches.push({ code, name, recipeId, claim, groups, sheet: cookedSheet(opened, standing(counted)) });
+    }
+    return batches;
+  }
+
+  async isCooked(code: string): Promise<boolean> {
+    return (await this.lots.batch(code, new Set())) !== null;
   }
 
   /** The record of a kitchen's day: rounds, deliveries, the probe. */

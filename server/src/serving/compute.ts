@@ -2,7 +2,6 @@
 import { createHash } from 'node:crypto';
 import {
   asServed,
-  cookedSheet,
   daySheet,
   type Demand,
   demandOf,
@@ -21,7 +20,6 @@ import {
   type Schedule,
   type ScheduleProblem,
   scheduleSteps,
-  type ServedBatch,
   type Service,
   type ServiceFault,
   serviceFaults,
@@ -31,16 +29,15 @@ import {
   type ServicePlan,
   shoppingList,
   slipsList,
-  standing,
   stockFor,
   traySlips,
   withCooked,
   withUnserved,
 } from '@hand-ladle/core';
-import type { CookStore } from '../cooking/store';
 import { ApiError } from '../http/errors';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
+import type { CookedForServices } from './cooked';
 
 /** The longest that is looked where nobody says how long; most plans are found in a tenth of it. */
 const USUAL_SECONDS = 6;
@@ -146,7 +143,7 @@ export async function viewOf(
   service: Service,
   store: Store,
   shelves: StockStore,
-  cooking: CookStore,
+  cooking: CookedForServices,
 ): Promise<{ eaten: EatenTold; faults: ToldFault[] }> {
   const faults = await faultsOf(service, store);
   return {
@@ -156,20 +153,10 @@ export async function viewOf(
   };
 }
 
-/** Batches of a service as they are known now. */
-async function batchesOf({ id, kitchenId }: Service, cooking: CookStore): Promise<ServedBatch[]> {
-  const batches: ServedBatch[] = [];
-  for (const { code } of await cooking.list({ kitchenId, serviceId: id })) {
-    const { opened, counted } = await cooking.mustRecord(code);
-    const { name, recipeId, claim, groups } = opened;
-    batches.push({ code, name, recipeId, claim, groups, sheet: cookedSheet(opened, standing(counted)) });
-  }
-  return batches;
-}
-
 /** Who eats which of what was cooked; what is not cooked yet is as it is planned. */
-export async function servedIn(ground: KeptGround, cooking: CookStore): Promise<EatenDish[]> {
-  return asServed(await eatenIn(ground), await batchesOf(ground.service, cooking), ground.kitchen);
+export async function servedIn(ground: KeptGround, cooking: CookedForServices): Promise<EatenDish[]> {
+  const { id, kitchenId } = ground.service;
+  return asServed(await eatenIn(ground), await cooking.served(id, kitchenId), ground.kitchen);
 }
 
 export const eatenIn = (ground: KeptGround): Promise<EatenDish[]> =>
@@ -221,7 +208,7 @@ function linesOf(eaten: readonly EatenDish[], { components }: Demand) {
 export async function listOfService(
   id: ListId,
   ground: KeptGround,
-  cooking: CookStore,
+  cooking: CookedForServices,
 ): Promise<ServiceList> {
   if (id === 'slips')
     return slipsList(traySlips(await servedIn(ground, cooking), ground.service, ground.kitchen));

@@ -16,7 +16,6 @@ import {
   serviceWorkOf,
   setList,
 } from '@hand-ladle/core';
-import type { CookStore } from '../cooking/store';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
 import { type Route, route } from '../http/route';
@@ -36,6 +35,7 @@ import {
   scheduledIn,
   viewOf,
 } from './compute';
+import type { CookedForServices } from './cooked';
 import { headsRequest, newService, planWish, savedService, scheduleRequest } from './schemas';
 import { savedTold, type ServiceStore } from './store';
 import { takingRoutes } from './taking-routes';
@@ -84,7 +84,7 @@ const underOf = ({ name }: Kitchen, { meal, date, readyMinute }: Service): strin
   `${name}: ${meal}, ${date}, ready at ${clockText(readyMinute)}`;
 
 export interface ServingParts {
-  cooking: CookStore;
+  cooking: CookedForServices;
   services: ServiceStore;
   stock: StockStore;
   store: Store;

@@ -20,7 +20,6 @@ import {
   thawedItem,
   thawingProblem,
 } from '@hand-ladle/core';
-import type { CookStore } from '../cooking/store';
 import { ApiError } from '../http/errors';
 import { asFile, CSV, PDF } from '../http/files';
 import { type Route, route } from '../http/route';
@@ -30,6 +29,7 @@ import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { listCsv } from './calendar';
 import { eatenIn, groundOf, servedIn } from './compute';
+import type { CookedForServices } from './cooked';
 import type { ServiceStore } from './store';
 
 const lot = Joi.string().trim().max(60).allow('').default('');
@@ -82,7 +82,7 @@ const paper = Joi.object<{ kitchenId?: string; paper: 'a4' | 'letter' }>({
 });
 
 export interface StockParts {
-  cooking: CookStore;
+  cooking: CookedForServices;
   stock: StockStore;
   services: ServiceStore;
   store: Store;
@@ -163,8 +163,7 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
 /** Whether something in store is of a batch whose record says what it holds. */
 async function isOfBatch({ cooked, lot: of }: StockItem, { cooking }: StockParts): Promise<boolean> {
   if (!cooked || of === '') return false;
-  for (const code of of.split(LOTS_TOGETHER))
-    if (await cooking.lots.batch(lotKey(code), new Set())) return true;
+  for (const code of of.split(LOTS_TOGETHER)) if (await cooking.isCooked(lotKey(code))) return true;
   return false;
 }
 

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { BatchState, OpenedBatch } from '@hand-ladle/core';
 
 const props = defineProps<{ opened: OpenedBatch; state: BatchState }>();
-const emit = defineEmits<{ answer: [] }>();
+const emit = defineEmits<{ answer: []; stand: [] }>();
 const openBreach = computed(() => props.state.breaches[0] ?? null);
 </script>
 
@@ -28,6 +28,9 @@ const openBreach = computed(() => props.state.breaches[0] ?? null);
   </p>
   <ul v-if="state.check.length > 0" class="check" role="alert">
     <li v-for="each in state.check" :key="each">CHECK: {{ each }}</li>
+    <li v-if="state.asks.length > 0">
+      <button type="button" class="key" @click="emit('stand')">Answer for it</button>
+    </li>
   </ul>
   <p v-if="openBreach" class="check" role="alert">
     {{ openBreach.words }}

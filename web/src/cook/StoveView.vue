@@ -20,6 +20,7 @@ import { useAuthor } from './offline/author';
 import { useStove } from './offline/stove';
 import ActionPanel from './panels/ActionPanel.vue';
 import AddPanel from './panels/AddPanel.vue';
+import AnswerPanel from './panels/AnswerPanel.vue';
 import FinishPanel from './panels/FinishPanel.vue';
 import ForgottenPanel from './panels/ForgottenPanel.vue';
 import MendPanel from './panels/MendPanel.vue';
@@ -38,7 +39,18 @@ const stove = useStove();
 const author = useAuthor();
 
 type Panel =
-  'weigh' | 'water' | 'add' | 'mend' | 'reading' | 'action' | 'finish' | 'sign' | 'timer' | 'other' | null;
+  | 'stand'
+  | 'weigh'
+  | 'water'
+  | 'add'
+  | 'mend'
+  | 'reading'
+  | 'action'
+  | 'finish'
+  | 'sign'
+  | 'timer'
+  | 'other'
+  | null;
 const panel = ref<Panel>(null);
 const weighed = shallowRef<StoveLine | null>(null);
 const forgotten = shallowRef<Forgotten[]>([]);
@@ -186,7 +198,12 @@ const limitNow = computed(() =>
     <StoveTop :is-dark="isDark" @sign="panel = 'sign'" @turn="look = isDark ? 'light' : 'dark'" />
     <TimerStrip />
     <template v-if="current && state && view">
-      <StandingPlate :opened="current.opened" :state="state" @answer="answerBreach" />
+      <StandingPlate
+        :opened="current.opened"
+        :state="state"
+        @answer="answerBreach"
+        @stand="panel = 'stand'"
+      />
       <section v-if="mustBegin" class="begin" aria-label="Before it begins">
         <h1>{{ current.opened.name }}</h1>
         <p>
@@ -263,6 +280,13 @@ const limitNow = computed(() =>
         :actions="current.opened.inputs.kitchen.safety.actions"
         :write="write"
         @close="panel = null"
+      />
+      <AnswerPanel
+        v-if="panel === 'stand'"
+        :asks="state.asks"
+        :write="write"
+        @close="panel = null"
+        @sign="panel = 'sign'"
       />
       <TimerPanel
         v-if="panel === 'timer' && timerWish"

@@ -22,3 +22,4 @@ export {
 export { merge, type Merged, type Scope } from './merge';
 export { inOrderWritten, standing, type Standing, writtenAt } from './order';
 export { entryFromTold, entryTold, keptFromTold, keptTold, type ToldEntry, type ToldKeptEntry } from './told';
+export { answersOf, wordsAtStove } from './words';

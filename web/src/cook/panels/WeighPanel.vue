@@ -118,6 +118,12 @@ onMounted(async () => {
   made.value = all.filter(({ useBy }) => useBy === null || useBy >= opened.madeOn).slice(0, 4);
 });
 
+/** Asked before it goes in; it is written down whatever it is. */
+const fromProblem = computed(() => {
+  if (from.value === '' || made.value.some(({ code }) => code === from.value.toUpperCase())) return '';
+  return `No batch of ${props.line.name} that is in its days has this code. It can be put in: it is then marked, and asked.`;
+});
+
 async function weighIn(isAfterTasting: boolean, way: 'scale' | 'typed', value: number | null): Promise<void> {
   if (value === null || value <= 0) {
     refusal.value = 'How many grams?';
@@ -201,6 +207,14 @@ function choose(to: Mode): void {
             From batch {{ each.code }}, made {{ each.madeOn }}
           </button>
         </div>
+        <label v-if="line.componentId !== null || made.length > 0" class="code"
+          >Or the code on the tub<input
+            v-model.trim="from"
+            class="field tall"
+            maxlength="80"
+            autocomplete="off"
+        /></label>
+        <p v-if="fromProblem" class="wrong" role="status">{{ fromProblem }}</p>
         <div class="odd" role="group" aria-label="It went otherwise">
           <button
             v-for="each in MODES"
@@ -320,6 +334,12 @@ function choose(to: Mode): void {
   display: grid;
   gap: var(--space-2);
   margin-top: var(--space-3);
+}
+
+.code {
+  display: grid;
+  margin-top: var(--space-3);
+  font-size: 20px;
 }
 
 .two {
