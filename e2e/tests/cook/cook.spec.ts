@@ -271,6 +271,46 @@ test('a free-from batch of a service asks for clean equipment, and says its clai
   await expect(panel(page)).toContainText('No longer free from gluten');
   await act(page, 'Write it down').click();
   await expect(page.getByText('NOT FREE FROM GLUTEN')).toBeVisible();
+  await sent(page);
+  // What was cooked is what is served: the coeliacs stand without it, and their slips say so.
+  await page.goto(`${kitchen.url}/services/${id}`);
+  await expect(page.getByText('Coeliac: 4 without this dish.')).toBeVisible();
+  await expect(page.locator('main')).toContainText(/cooked as \d{6}-\d{4} \(gluten: contains\)/);
+  const day = (await (await request.get(`${kitchen.url}/api/services/${id}/day`)).json()) as {
+    notes: string[];
+  };
+  expect(day.notes[0]).toContain('NOT FOR COELIAC (4)');
+});
+
+test('a note that names a food is asked the whole time, till somebody signs that none of it went in', async ({
+  page,
+  request,
+  playwright,
+}) => {
+  const elsewhere = await playwright.request.newContext({ baseURL: kitchen.url });
+  await elsewhere.post('/api/session', { data: { login: 'wenna', password: 'ladle-manager-1' } });
+  await elsewhere.put('/api/pin', { data: { pin: '4711' } });
+  await elsewhere.dispose();
+  const code = await opened(request);
+  await go(page, `${kitchen.url}/cook/${code}`);
+  await act(page, 'Something else').click();
+  await panel(page).getByLabel('A note').fill('the peanut butter stood open beside it');
+  await act(page, 'Write it down').click();
+  await page.keyboard.press('Escape');
+  const asked = page.getByRole('alert').filter({ hasText: 'peanut butter' });
+  await expect(asked).toContainText('no entry says that it went in');
+  await act(page, 'Answer for it').click();
+  await expect(act(page, 'I stand for it')).toBeDisabled();
+  await act(page, 'Sign with a PIN').click();
+  await panel(page).getByRole('button', { name: 'Wenna Alder' }).click();
+  for (const digit of '4711') await panel(page).getByRole('button', { name: digit, exact: true }).click();
+  await panel(page).getByRole('button', { name: 'Sign', exact: true }).click();
+  await act(page, 'Answer for it').click();
+  await panel(page).getByLabel('What you know of it').fill('Looked: none of it went in');
+  await act(page, 'I stand for it').click();
+  await expect(asked).toHaveCount(0);
+  await sent(page);
+  expect((await batchOf(request, code)).state.check).toEqual([]);
 });
 
 test('by keyboard alone: a line is weighed in, a step is done, the last is taken back', async ({
