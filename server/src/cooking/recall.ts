@@ -4,10 +4,13 @@ import {
   type BatchFood,
   comparableLot,
   followed,
+  lotKey,
+  LOTS_TOGETHER,
   reached,
   type Recall,
   type RecalledBatch,
   type RecallEvidence,
+  type StockItem,
 } from '@hand-ladle/core';
 import type { Tables } from '../database/models';
 
@@ -151,6 +154,76 @@ async function hitBy(
   return hit;
 }
 
+const shelfOf = async (tables: Tables): Promise<StockItem[]> =>
+  (await tables.stock.findAll()).map((row) => row.get('data') as StockItem);
+
+const isLot = (one: string, other: string): boolean =>
+  one !== '' && comparableLot(one) === comparableLot(other);
+
+/**
+ * A batch of which nobody wrote the lot down may hold it only where and when that lot can have been in the house: in kitchens that have
+ * it on record, from the day on which it came there. Where no kitchen has it on record, it may have been anywhere.
+ */
+async function inTheHouse(
+  hit: ReadonlyMap<string, RecallEvidence>,
+  { lot }: RecallAsked,
+  shelf: readonly StockItem[],
+  tables: Tables,
+): Promise<{ hit: Map<string, RecallEvidence>; elsewhere: number }> {
+  if (lot === '') return { hit: new Map(hit), elsewhere: 0 };
+  const rows = new Map(
+    (await byCodes(tables.batches, 'code', [...hit.keys()])).map((row) => [row['code'], row]),
+  );
+  /** Kitchens that have it, each with the day it came; empty where only its use is on record. */
+  const houses = new Map<string, string>();
+  for (const item of shelf)
+    if (isLot(item.lot, lot)) {
+      const known = houses.get(item.kitchenId);
+      houses.set(item.kitchenId, known !== undefined && known < item.since ? known : item.since);
+    }
+  for (const [code, evidence] of hit) {
+    const row = rows.get(code);
+    if (!row || evidence !== 'its lot was written down') continue;
+    const kitchen = row['kitchenId'] as string;
+    // Used before it is said to have come: then the day it came says nothing.
+    if (!houses.has(kitchen) || houses.get(kitchen)! > (row['madeOn'] as string)) houses.set(kitchen, '');
+  }
+  if (houses.size === 0) return { hit: new Map(hit), elsewhere: 0 };
+  const kept = new Map(
+    [...hit].filter(([code, evidence]) => {
+      const row = rows.get(code);
+      if (!row || evidence !== 'no lot was written down') return true;
+      const since = houses.get(row['kitchenId'] as string);
+      return since !== undefined && (row['madeOn'] as string) >= since;
+    }),
+  );
+  return { hit: kept, elsewhere: hit.size - kept.size };
+}
+
+/** What of it stands in store: the lot itself, and what is left of batches that are hit. */
+function inStore(
+  { lot, pack }: RecallAsked,
+  shelf: readonly StockItem[],
+  codes: ReadonlySet<string>,
+): Recall['store'] {
+  return shelf
+    .filter((item) => {
+      if (item.grams <= 0) return false;
+      if (item.cooked) return item.lot.split(LOTS_TOGETHER).some((code) => codes.has(lotKey(code)));
+      if (lot !== '') return isLot(item.lot, lot) || (item.lot === '' && pack !== '' && item.foodId === pack);
+      return pack !== '' && (item.foodId === pack || item.name === pack);
+    })
+    .map(({ id, kitchenId, name, lot: of, grams, place, useBy }) => ({
+      id,
+      kitchenId,
+      name,
+      lot: of,
+      grams,
+      place,
+      useBy,
+    }));
+}
+
 function recalled(row: Plain, evidence: RecallEvidence): RecalledBatch {
   const groups = row['groupsFor'] as string | null;
   return {
@@ -217,7 +290,8 @@ async function labelsOf(batches: readonly RecalledBatch[], tables: Tables): Prom
 
 export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Recall> {
   const ways = await waysOf(asked.lot, tables);
-  const direct = await hitBy(asked, ways, tables);
+  const shelf = await shelfOf(tables);
+  const { hit: direct, elsewhere } = await inTheHouse(await hitBy(asked, ways, tables), asked, shelf, tables);
   const all = followed(direct, await usesOf([...direct.keys()], tables));
   const batches = (await byCodes(tables.batches, 'code', [...all.keys()]))
     .map((row) => recalled(row, all.get(row['code'] as string)!))
@@ -236,6 +310,7 @@ export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Reca
     asked: { pack: asked.pack, lot: asked.lot, batch: asked.batch },
     packs: once(foods.slice(0, MOST_FOODS).map(foodOf)),
     batches,
+    store: inStore(asked, shelf, new Set(codes)),
     labels: await labelsOf(batches, tables),
     ...reached(batches),
     notes: [
@@ -245,6 +320,11 @@ export async function recallOf(asked: RecallAsked, tables: Tables): Promise<Reca
       ...(asked.lot !== '' && unsure > 0
         ? [
             `Of ${unsure} ${unsure === 1 ? 'batch' : 'batches'} nobody wrote the lot down: they may hold it and count as hit.`,
+          ]
+        : []),
+      ...(elsewhere > 0
+        ? [
+            `In ${elsewhere} ${elsewhere === 1 ? 'batch' : 'batches'} the food went in without a lot where this lot is not on record: in another kitchen, or before it came. Ask there.`,
           ]
         : []),
       ...(foods.length > MOST_FOODS

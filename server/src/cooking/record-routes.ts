@@ -41,7 +41,7 @@ const askedOf = (query: Omit<RecallAsked, 'version'> & { version?: number }): Re
   return { pack, lot, supplier, batch, version };
 };
 
-function recallCsv({ batches, labels, services, groups, packs }: Recall): string {
+function recallCsv({ batches, labels, services, groups, packs, store }: Recall): string {
   const rows = [
     ...packs.map((each) => [
       'pack',
@@ -60,6 +60,15 @@ function recallCsv({ batches, labels, services, groups, packs }: Recall): string
       each.useBy ?? '',
       each.evidence,
       each.groups.join('; '),
+    ]),
+    ...store.map((each) => [
+      'store',
+      each.id,
+      each.name,
+      each.kitchenId,
+      each.lot,
+      `${each.grams} g`,
+      each.place,
     ]),
     ...labels.map((each) => [
       'label',
@@ -189,7 +198,7 @@ export const recordRoutes = ({ cooking, store, today, now }: CookParts & { now: 
       summary:
         'From a pack, lot, supplier or batch to every batch, label, service and group it is in, and back',
       query: recallQuery,
-      answer: tellingAll('packs', 'batches', 'labels', 'services', 'groups', 'notes'),
+      answer: tellingAll('packs', 'batches', 'store', 'labels', 'services', 'groups', 'notes'),
       answers: 'Everything that is hit',
       example: { query: { pack: 'red-lentils' } },
       run: ({ query }) => recallOf(askedOf(query), store.tables),

@@ -121,3 +121,38 @@ test('what went into another bowl is in the batch of that bowl, whoever wrote it
 });
 
 test('nothing broke that nobody expected', () => expect(world.errors).toEqual([]));
+
+describe('a lot that came to one kitchen', () => {
+  const came = (kitchenId: string, since: string, lot: string) =>
+    world.send('POST', '/api/stock', { kitchenId, kind: 'pack', foodId: 'leek', grams: 5000, since, lot });
+
+  test('counts where it was and from the day it came; elsewhere it is told, not counted; what stands in store is in it', async () => {
+    const soup = { recipeId: 'barley-leek-white-bean-pot', target: { kind: 'weight', grams: 3000 } };
+    const cooked = async (kitchenId: string): Promise<string> =>
+      (await world.send('POST', '/api/batches', { ...soup, kitchenId })).body.code as string;
+    const before = world.clock.at;
+    world.clock.at = new Date('2026-11-20T09:00:00Z');
+    const early = await cooked('alder-ward');
+    world.clock.at = before;
+    const [here, there] = [await cooked('alder-ward'), await cooked('pebble-school')];
+    const { body: pack } = await came('alder-ward', '2026-11-24', 'LK-33');
+    await world.send('POST', `/api/batches/${here}/entries`, {
+      entries: [{ id: 'leek-left', at: '2026-11-25T09:10:00Z', kind: 'left-over', grams: 400 }],
+    });
+    const { body } = await world.send('GET', '/api/recall?lot=LK33&pack=leek');
+    const codes = body.batches.map(({ code }: { code: string }) => code);
+    expect(codes).toContain(here);
+    expect(codes).not.toContain(early);
+    expect(codes).not.toContain(there);
+    expect(body.notes.join()).toContain('where this lot is not on record');
+    expect(body.store.map(({ id }: { id: string }) => id)).toContain(pack.id);
+    expect(body.store.map(({ lot }: { lot: string }) => lot)).toContain(here);
+  });
+
+  test('where no kitchen has it on record it may have been in any', async () => {
+    const { body } = await world.send('GET', '/api/recall?lot=NEVER&pack=leek');
+    expect(
+      new Set(body.batches.map(({ kitchenId }: { kitchenId: string }) => kitchenId)).size,
+    ).toBeGreaterThan(1);
+  });
+});

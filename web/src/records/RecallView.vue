@@ -2,7 +2,7 @@
 /** A recall in one view: from a pack, a lot or a supplier to batches, labels, services and groups; from a batch both ways. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { plainText, type Recall } from '@hand-ladle/core';
+import { gramsText, PLACE_NAMES, plainText, type Recall } from '@hand-ladle/core';
 import { call } from '../api/client';
 import { useBook } from '../state/book';
 
@@ -71,6 +71,7 @@ watch(
   },
   { immediate: true },
 );
+const kitchenName = (id: string): string => book.kitchens.find((each) => each.id === id)?.name ?? id;
 const csv = computed(() => `/api/recall.csv?${new URLSearchParams(route.query as Record<string, string>)}`);
 </script>
 
@@ -152,6 +153,17 @@ const csv = computed(() => `/api/recall.csv?${new URLSearchParams(route.query as
         <p v-if="recall.groups.length === 0 && recall.services.length === 0" class="soft">
           These batches were opened for no service: nobody wrote down who got them.
         </p>
+      </section>
+      <section class="plate" aria-labelledby="store-title">
+        <h2 id="store-title">In store</h2>
+        <p v-if="recall.store.length === 0" class="soft">Nothing of it is on record there.</p>
+        <ul>
+          <li v-for="each in recall.store" :key="each.id">
+            <b class="figure">{{ gramsText(each.grams) }}</b> {{ each.name }},
+            {{ PLACE_NAMES[each.place].toLowerCase() }}, {{ kitchenName(each.kitchenId)
+            }}{{ each.lot === '' ? '' : `, lot ${each.lot}` }}: take it out
+          </li>
+        </ul>
       </section>
       <section class="plate" aria-labelledby="labels-title">
         <h2 id="labels-title">Labels</h2>

@@ -27,7 +27,9 @@ const chosen = ref('');
 const free = computed(() =>
   props.dishes.filter(({ id }) => !props.service.dishes.some(({ recipeId }) => recipeId === id)),
 );
-const nameOf = (id: string): string => props.dishes.find((each) => each.id === id)?.name ?? id;
+const nameOf = (id: string): string =>
+  (props.dishes.find((each) => each.id === id) ?? props.eaten?.find(({ recipeId }) => recipeId === id))
+    ?.name ?? '';
 const workedOut = (id: string) => props.eaten?.find(({ recipeId }) => recipeId === id);
 
 function add(): void {
@@ -66,10 +68,12 @@ async function putAway({ key, finishedGrams }: Version): Promise<void> {
     putWords.value[key] = [message, ...reasons].join(' ');
   }
 }
-const freeText = ({ exclude }: Version): string =>
+const freeText = ({ exclude, notKept }: Version): string =>
   exclude.length === 0
     ? 'As it is'
-    : `Free from ${exclude.map((each) => exclusionName(each, props.kitchen)).join(', ')}`;
+    : notKept.length > 0
+      ? `NOT free as it was cooked (${notKept.join(', ')})`
+      : `Free from ${exclude.map((each) => exclusionName(each, props.kitchen)).join(', ')}`;
 /** "Ward house, 330 g: 84 everyone else, 7 coeliac": groups of one place and size together. */
 function sizesOf({ servings }: Version): string[] {
   const sizes = new Map<string, string[]>();
@@ -106,11 +110,12 @@ function sizesOf({ servings }: Version): string[] {
       <ul>
         <li v-for="version in workedOut(dish.recipeId)?.versions ?? []" :key="version.key">
           <p class="head">
-            <strong>{{ freeText(version) }}</strong>
+            <strong :class="{ broken: version.notKept.length > 0 }">{{ freeText(version) }}</strong>
             <span class="figure">{{ version.portions }} portions</span>
             <span v-if="version.extraPortions > 0" class="soft">and {{ version.extraPortions }} over</span>
             <span class="figure made">{{ gramsText(version.finishedGrams) }}</span>
           </p>
+          <p v-if="version.batches.length > 0" class="soft">Cooked as {{ version.batches.join(', ') }}</p>
           <p v-for="size in sizesOf(version)" :key="size" class="soft">{{ size }}</p>
           <p v-for="swap in version.swaps" :key="swap.from" class="swap">
             {{ swap.from }} becomes {{ swap.to.toLowerCase() }}
@@ -181,6 +186,10 @@ function sizesOf({ servings }: Version): string[] {
 </template>
 
 <style scoped>
+.broken {
+  color: var(--brick);
+}
+
 .dish {
   padding: var(--space-2) 0;
   border-top: 1px solid var(--hairline);

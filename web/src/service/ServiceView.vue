@@ -20,6 +20,7 @@ import { useOpenService } from './open-service';
 import PlanPlate from './PlanPlate.vue';
 import PlatesPlate from './PlatesPlate.vue';
 import { services } from './service-server';
+import UnservedPlate from './UnservedPlate.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -111,6 +112,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         Redo
       </button>
     </header>
+    <UnservedPlate :eaten="store.eaten" />
     <NowPlate
       v-if="store.plan && store.plan.tasks.length > 0"
       :plan="store.plan"

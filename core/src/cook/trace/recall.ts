@@ -1,5 +1,7 @@
 /** A recall: from a pack to the batches it is in, their labels, services and groups, and back. Batches made of batches are followed. */
 
+import type { StockItem } from '../../stock';
+
 /** Something that is known to be in a batch, or is there by its recipe. */
 export interface BatchFood {
   code: string;
@@ -43,6 +45,8 @@ export interface Recall {
   asked: { pack: string; lot: string; batch: string };
   packs: BatchFood[];
   batches: RecalledBatch[];
+  /** What of it stands in store: the lot itself, and what is left of what it went into. */
+  store: Pick<StockItem, 'id' | 'kitchenId' | 'name' | 'lot' | 'grams' | 'place' | 'useBy'>[];
   labels: RecalledLabel[];
   services: { id: string; name: string; date: string; batchCodes: string[] }[];
   groups: { name: string; services: string[]; batchCodes: string[] }[];

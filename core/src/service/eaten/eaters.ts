@@ -41,6 +41,8 @@ export interface DishVersion {
   sheet: Worksheet;
   /** Codes of the batches that were cooked for it; none where nothing was yet. */
   batches: string[];
+  /** What it was to be free from and is not, as it was cooked: "nut: contains". */
+  notKept: string[];
 }
 
 export interface Unserved {
@@ -149,6 +151,7 @@ function versionOf(
     stoodIn,
     sheet,
     batches: [],
+    notKept: [],
   };
 }
 

@@ -5,7 +5,7 @@
 import type { WorksheetLine } from '../../batch';
 import { exclusionName, isWorse, STATUS_WORDS } from '../../food';
 import type { Blocker } from '../../free-from';
-import { type Kitchen, passes } from '../../kitchen';
+import { type FreeFromPolicy, type Kitchen, passes } from '../../kitchen';
 import type { Worksheet } from '../../worksheet';
 import type { DishVersion, EatenDish, Unserved } from './eaters';
 
@@ -53,18 +53,25 @@ function batchesOf(version: DishVersion, dish: EatenDish, batches: readonly Serv
   return batches.filter(({ recipeId }) => inside.has(recipeId));
 }
 
+/** What of some exclusions a batch does not keep, in words. */
+function brokenBy(
+  { sheet }: ServedBatch,
+  exclude: readonly string[],
+  policy: FreeFromPolicy,
+  kitchen: Kitchen,
+): string[] {
+  const flags = [...sheet.allergens, ...sheet.standards];
+  return exclude.flatMap((id) => {
+    const flag = flags.find((each) => each.id === id);
+    if (flag && flag.traces.every(({ status }) => passes(status, policy))) return [];
+    return [`${exclusionName(id, kitchen)}: ${STATUS_WORDS[flag?.status ?? 'check']}`];
+  });
+}
+
 /** Why a batch does not suit a group, in words; empty where it does. */
 function against(batch: ServedBatch, groupId: string, kitchen: Kitchen): string {
   const group = kitchen.diners.find(({ id }) => id === groupId);
-  const policy = group?.policy ?? kitchen.policy;
-  const flags = [...batch.sheet.allergens, ...batch.sheet.standards];
-  return (group?.exclude ?? [])
-    .flatMap((id) => {
-      const flag = flags.find((each) => each.id === id);
-      if (flag && flag.traces.every(({ status }) => passes(status, policy))) return [];
-      return [`${exclusionName(id, kitchen)}: ${STATUS_WORDS[flag?.status ?? 'check']}`];
-    })
-    .join(', ');
+  return brokenBy(batch, group?.exclude ?? [], group?.policy ?? kitchen.policy, kitchen).join(', ');
 }
 
 /** The flags of a version with those of its batches: the worst of each counts. */
@@ -119,6 +126,9 @@ export function asServed(
         servings: version.servings.filter(({ groupId }) => !isOut(groupId)),
         sheet: { ...version.sheet, allergens: worstFlags(version, cooked) },
         batches: cooked.map(({ code }) => code),
+        notKept: [
+          ...new Set(cooked.flatMap((batch) => brokenBy(batch, version.exclude, kitchen.policy, kitchen))),
+        ],
       };
     });
     return { ...dish, versions, unserved };

@@ -46,7 +46,7 @@ async function answer(of: string): Promise<void> {
         >
           I stand for it
         </button>
-        <p v-else class="soft">Under “Something else” the entry is marked wrong and written anew.</p>
+        <p v-else class="soft">Mark the entry wrong under “Something else”.</p>
       </li>
     </ul>
   </StovePanel>
@@ -71,7 +71,7 @@ async function answer(of: string): Promise<void> {
 
 li {
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, auto);
   gap: var(--space-3);
   align-items: center;
   padding: var(--space-2) 0;
