@@ -8,6 +8,7 @@ import Joi from 'joi';
 import { ConnectionError, DatabaseError } from 'sequelize';
 import { accountRoutes } from './accounts/routes';
 import { personOf } from './accounts/session';
+import { forServices } from './cooking/for-services';
 import { recordRoutes } from './cooking/record-routes';
 import { batchRoutes } from './cooking/routes';
 import { cycleRoutes } from './cycles/routes';
@@ -79,12 +80,12 @@ export function routesOf({ store, services, importFolder, version }: Omit<AppOpt
   const { larder, recipes, kitchens, packs, ownSwaps } = store;
   const serving = {
     services: new ServiceStore(store.tables),
-    cooking: services.cooking,
+    cooking: forServices(services.cooking),
     stock: services.stock,
     store,
     today: services.today,
   };
-  const cooking = { ...services, ...serving };
+  const cooking = { ...services, ...serving, cooking: services.cooking };
   const routes: Route[] = [
     route({
       method: 'get',

@@ -23,7 +23,6 @@ import {
   type OpenedBatch,
   openingInputs,
   type Phase,
-  type ServedBatch,
   shelfDays,
   standing,
   straysInto,
@@ -36,7 +35,6 @@ import { retried } from '../database/retried';
 import type { Row } from '../database/row';
 import { ApiError } from '../http/errors';
 import type { CookedBatches } from '../labels/cooked';
-import type { CookedForServices } from '../serving/cooked';
 import type { StockStore } from '../stock/store';
 import type { Store } from '../store';
 import { addPart, addPlanned } from './foods';
@@ -107,7 +105,7 @@ const rowOf = (row: Row): BatchRow => ({
 /** Batches that were looked at last: their opening is worked out once. */
 const MOST_KEPT = 40;
 
-export class CookStore implements CookedBatches, CookedForServices {
+export class CookStore implements CookedBatches {
   private readonly known = new Map<string, { brought: string; opened: OpenedBatch }>();
   private readonly held = new WeakMap<OpenedBatch, { key: string; opened: OpenedBatch }>();
 
@@ -361,20 +359,6 @@ export class CookStore implements CookedBatches, CookedForServices {
       limit: 200,
     });
     return rows.map(rowOf);
-  }
-
-  async served(serviceId: string, kitchenId: string): Promise<ServedBatch[]> {
-    const batches: ServedBatch[] = [];
-    for (const { code } of await this.list({ kitchenId, serviceId })) {
-      const { opened, counted } = await this.mustRecord(code);
-      const { name, recipeId, claim, groups } = opened;
-      batches.push({ code, name, recipeId, claim, groups, sheet: cookedSheet(opened, standing(counted)) });
-    }
-    return batches;
-  }
-
-  async isCooked(code: string): Promise<boolean> {
-    return (await this.lots.batch(code, new Set())) !== null;
   }
 
   /** The record of a kitchen's day: rounds, deliveries, the probe. */

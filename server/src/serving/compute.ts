@@ -155,8 +155,7 @@ export async function viewOf(
 
 /** Who eats which of what was cooked; what is not cooked yet is as it is planned. */
 export async function servedIn(ground: KeptGround, cooking: CookedForServices): Promise<EatenDish[]> {
-  const { id, kitchenId } = ground.service;
-  return asServed(await eatenIn(ground), await cooking.served(id, kitchenId), ground.kitchen);
+  return asServed(await eatenIn(ground), await cooking.served(ground.service), ground.kitchen);
 }
 
 export const eatenIn = (ground: KeptGround): Promise<EatenDish[]> =>

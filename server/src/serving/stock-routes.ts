@@ -113,6 +113,10 @@ async function packItem(body: NewStock, { store, stock }: StockParts): Promise<S
   };
 }
 
+/** The lots of a tub: the batches it is known to be of, and what is typed on it. */
+const together = (codes: readonly string[], typed: string): string =>
+  [...new Set([...codes, ...(typed === '' ? [] : [typed])])].join(LOTS_TOGETHER);
+
 /** What a service cooked, by the version's key, or a recipe as it is. */
 async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
   const { kitchenId, kind, grams: weight, since, lot: of, recipeId, serviceId, versionKey, useBy } = body;
@@ -146,7 +150,7 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
       cookedItem(
         { recipe: version.recipe, kitchen, target: version.sheet.target },
         // What was cooked for it is what is left of it.
-        { ...put, lot: of === '' ? version.batches.join(LOTS_TOGETHER) : of },
+        { ...put, lot: together(version.batches, of) },
         book,
         from,
       ),
@@ -157,7 +161,11 @@ async function cookedOf(body: NewStock, parts: StockParts): Promise<StockItem> {
   const { recipe } = await store.recipes.recipe(recipeId);
   const kitchen = await store.kitchens.kitchen(kitchenId);
   const target = { kind: 'weight' as const, grams: weight };
-  return shortened(cookedItem({ recipe, kitchen, target }, put, await store.recipes.book()));
+  // Where nobody says of which batch it is, it may be of any that was cooked of it that day.
+  const codes = of === '' ? await cooking.codesOf({ recipeId, kitchenId, date: since }) : [];
+  return shortened(
+    cookedItem({ recipe, kitchen, target }, { ...put, lot: together(codes, of) }, await store.recipes.book()),
+  );
 }
 
 /** Whether something in store is of a batch whose record says what it holds. */

@@ -127,3 +127,60 @@ test('a leftover of a service is of its batch, and stays of it whatever is typed
   const tub = body.find((each: { id: string }) => each.id === left.body.id);
   expect(tub.cooked.food.allergens.hazelnut).toBe('contains');
 });
+
+test('a pot that was opened for nobody in particular may be what is served that day', async () => {
+  world.clock.at = new Date('2026-11-26T09:00:00Z');
+  const service = await world.send('POST', '/api/services', {
+    ...day,
+    date: '2026-11-26',
+    heads: [{ groupId: 'nut-free', heads: 1, codes: ['C1'] }],
+    dishes: [{ recipeId: POT }],
+  });
+  const id = service.body.id as string;
+  const loose = await open();
+  await write(loose, [
+    ...weighedAll(await linesOf(loose)),
+    entry('added', { foodId: 'peanut-butter', grams: 90 }),
+  ]);
+  expect(await slips(id)).toContain('NOT for this tray');
+  // Once one was opened for it, that one is what is served.
+  await cookedFor(id, (lines) => weighedAll(lines));
+  expect(await slips(id)).not.toContain('NOT for this tray');
+});
+
+test('what is put into store without a word of its batch is of all that were cooked that day; another code typed on it adds to them', async () => {
+  const tub = async (lot: string): Promise<{ lot: string; peanut: string }> => {
+    const { body: put } = await world.send('POST', '/api/stock', {
+      kitchenId: 'alder-ward',
+      kind: 'leftover',
+      recipeId: POT,
+      grams: 500,
+      since: '2026-11-26',
+      lot,
+    });
+    const { body } = await world.send('GET', '/api/stock?kitchenId=alder-ward');
+    const found = body.find(({ id }: { id: string }) => id === put.id);
+    return { lot: put.lot, peanut: found.cooked.food.allergens.peanut };
+  };
+  const both = await tub('');
+  expect(both.lot.split(' + ')).toHaveLength(2);
+  expect(both.peanut).toBe('contains');
+  const id = await lunch();
+  const code = await cookedFor(id, (lines) => [
+    ...weighedAll(lines),
+    entry('added', { foodId: 'peanuts', grams: 9 }),
+  ]);
+  const { key } = (await eaten(id)).versions[0]!;
+  const clean = await open();
+  await write(clean, weighedAll(await linesOf(clean)));
+  const { body } = await world.send('POST', '/api/stock', {
+    kitchenId: 'alder-ward',
+    kind: 'leftover',
+    serviceId: id,
+    versionKey: key,
+    grams: 100,
+    since: '2026-11-26',
+    lot: clean,
+  });
+  expect(body.lot).toBe(`${code} + ${clean}`);
+});

@@ -18,6 +18,8 @@ export interface ServedBatch {
   claim: readonly string[];
   /** Names of the groups it was opened for; none where nobody said. */
   groups: readonly string[];
+  /** Opened for this service; else it was cooked in the same kitchen on the same day for nobody in particular. */
+  isOfService: boolean;
   sheet: Pick<Worksheet, 'allergens' | 'standards'>;
 }
 
@@ -39,7 +41,8 @@ function componentsOf(lines: readonly WorksheetLine[], found: Set<string> = new 
  * dish that is made of it, till the dish's own batch says what went in.
  */
 function batchesOf(version: DishVersion, dish: EatenDish, batches: readonly ServedBatch[]): ServedBatch[] {
-  const ofDish = batches.filter(({ recipeId }) => recipeId === dish.recipeId);
+  const all = batches.filter(({ recipeId }) => recipeId === dish.recipeId);
+  const ofDish = all.filter(({ isOfService }) => isOfService);
   const own = ofDish.filter(({ claim }) => isSame(claim, version.exclude));
   const groups = new Set(version.servings.map(({ groupName }) => groupName));
   const astray = ofDish.filter(
@@ -49,8 +52,9 @@ function batchesOf(version: DishVersion, dish: EatenDish, batches: readonly Serv
   );
   const cooked = [...own, ...astray];
   if (cooked.length > 0) return cooked;
+  // Nobody opened one for it: what was cooked of the dish that day may be what is served, and so may its components.
   const inside = componentsOf(version.sheet.lines);
-  return batches.filter(({ recipeId }) => inside.has(recipeId));
+  return [...all, ...batches.filter(({ recipeId }) => inside.has(recipeId))];
 }
 
 /** What of some exclusions a batch does not keep, in words. */
