@@ -51,6 +51,14 @@ describe('a batch that went into another', () => {
     expect(statusOf(await read(dish), 'peanut')).not.toBe('contains');
   });
 
+  test('is found by its code, whatever stands around it', async () => {
+    const part = await cream();
+    await write(part, [...weighedAll(await linesOf(part)), entry('added', { foodId: 'peanuts', grams: 9 })]);
+    expect(statusOf(await read(await potWith(`batch ${part}, the blue tub`)), 'peanut')).toBe('contains');
+    const recall = await world.send('GET', `/api/recall?batch=${part}`);
+    expect(recall.body.batches).toHaveLength(2);
+  });
+
   test('three deep, and in what stands in store', async () => {
     const part = await cream();
     await write(part, weighedAll(await linesOf(part)));
