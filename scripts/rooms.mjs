@@ -9,6 +9,7 @@ export const ROOMS = {
     'finding',
     'food',
     'kitchen',
+    'lot',
     'allergen/words',
     'allergen/statement',
     'allergen',
@@ -39,6 +40,7 @@ export const ROOMS = {
     'cycle',
     'cook/log',
     'cook/points',
+    'cook/trace',
     'cook',
   ],
   'server/src': [

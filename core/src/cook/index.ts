@@ -1,5 +1,6 @@
 /** What is cooked, as it was cooked: a batch with its record, and everything that is worked out of it. */
 export { cookedInput, cookedSheet, finishedGramsOf, isRecordedPack, type Rest } from './as-cooked';
+export { type BatchAsLot, cookedOf, lotOfBatch, mixedOf } from './lot-of-batch';
 export { type Difference, differences } from './differs';
 export {
   ADDED_BECAUSE,
@@ -78,13 +79,9 @@ export {
 export { type Timer, timersAt } from './timers';
 export type { BatchRow, CookedBatchView, PinSignature, Signer } from './told';
 export {
-  type BatchAsLot,
   type BatchFood,
   comparableLot,
-  cookedOf,
   followed,
-  lotOfBatch,
-  mixedOf,
   type PlanFood,
   planFoods,
   reached,

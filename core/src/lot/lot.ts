@@ -26,9 +26,9 @@ export interface Lot {
 }
 
 /** The code of a batch, wherever it stands in what was written: "batch 261202-0014, the blue tub". */
-const BATCH_CODE = /\b\d{6}-\d{4,}\b/;
+const BATCH_CODE = /\b\d{6}-[0-9A-Z]{4,}\b/i;
 /** A lot as it is looked up: the code of a batch where one stands there, else all of it, in capitals. */
-export const lotKey = (from: string): string => BATCH_CODE.exec(from)?.[0] ?? from.trim().toUpperCase();
+export const lotKey = (from: string): string => (BATCH_CODE.exec(from)?.[0] ?? from.trim()).toUpperCase();
 
 /** Several lots in one tub: the codes stand together, and the tub is as the worst of them. */
 export const LOTS_TOGETHER = ' + ';

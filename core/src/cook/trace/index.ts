@@ -1,5 +1,4 @@
-/** Where what went in came from and where it went: batches as lots, what is planned in them, recall. */
-export { type BatchAsLot, cookedOf, lotOfBatch, mixedOf } from './lot-of-batch';
+/** Where what went in went to: what is planned in a batch, recall. */
 export { type PlanFood, planFoods } from './plan-foods';
 export {
   type BatchFood,

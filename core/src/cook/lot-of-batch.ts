@@ -1,11 +1,11 @@
 /** A batch as a lot: what its record says it holds, taken along into what it goes into. */
-import { compose } from '../../dish';
-import { type AllergenStatus, NUTRIENTS, type Substance, SUBSTANCES, worse } from '../../food';
-import { type Lot, lotKey, partStockId } from '../../lot';
-import { type CookedFood, cookedFoodId, cookedItem, isAsMadeNow } from '../../stock';
-import { cookedInput } from '../as-cooked';
-import type { Standing } from '../log';
-import type { CookGround, OpenedBatch } from '../opened';
+import { compose } from '../dish';
+import { type AllergenStatus, NUTRIENTS, type Substance, SUBSTANCES, worse } from '../food';
+import { type Lot, lotKey, partStockId } from '../lot';
+import { type CookedFood, cookedFoodId, cookedItem, isAsMadeNow } from '../stock';
+import { cookedInput } from './as-cooked';
+import type { Standing } from './log';
+import type { CookGround, OpenedBatch } from './opened';
 
 /** A batch with what counts of its record. */
 export interface BatchAsLot {
