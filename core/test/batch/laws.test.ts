@@ -164,7 +164,7 @@ test('any target said in any other way is the same batch, and said back again it
     ),
     { numRuns: runs(80) },
   );
-  for (const kind of KINDS) expect(said.get(kind) ?? 0).toBeGreaterThan(runs(3));
+  for (const kind of KINDS) expect(said.get(kind) ?? 0).toBeGreaterThan(0);
 });
 
 test('a dish with too much water for its batch is the same batch in portions, by weight and in pans', () => {
