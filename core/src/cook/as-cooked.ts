@@ -347,7 +347,9 @@ export function cookedInput(
   const answered = answersOf(record);
   for (const { entryId, words } of said) {
     const by = answered.get(entryId);
-    if (by === undefined) continue;
+    // The same words written once more are asked once more.
+    if (by === undefined || said.some((each) => each.words === words && !answered.has(each.entryId)))
+      continue;
     for (const { name, place, end } of mentionsOf(cooked, book, kitchen))
       if (end === 'open' && place.text === words) notIn.push({ name, text: words, by, on: opened.madeOn });
   }

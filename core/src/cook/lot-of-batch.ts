@@ -43,7 +43,7 @@ export function lotOfBatch(part: BatchAsLot, into: Pick<CookGround, 'book' | 'op
     : { ...lot, foodId: cookedFoodId(stockId), food: cooked.food, pack: cooked.pack };
 }
 
-/** Several batches in one tub: each substance at its worst, a figure that one lacks is missing, and the first gives the rest. */
+/** Several batches in one tub: each substance at its worst, a figure that is not the same in all is missing, and the first gives the rest. */
 export function mixedOf(parts: readonly CookedFood[]): CookedFood {
   const [first, ...others] = parts;
   return others.reduce((mixed, { food, pack }): CookedFood => {
@@ -57,7 +57,8 @@ export function mixedOf(parts: readonly CookedFood[]): CookedFood {
         composition: Object.fromEntries(
           NUTRIENTS.map((id) => {
             const [one, other] = [mixed.food.composition[id], food.composition[id]];
-            return [id, one === null || other === null ? null : (one + other) / 2];
+            // How much of each is in it nobody knows.
+            return [id, one === other ? one : null];
           }),
         ) as CookedFood['food']['composition'],
       },

@@ -18,7 +18,9 @@ function wordAsks(opening: OpenedBatch, record: readonly Standing[]): Ask[] {
   if (said.length === 0) return [];
   const { recipe, kitchen, book } = cookedInput(opening, record);
   const open = mentionsOf(recipe, book, kitchen).filter(isTelling);
+  const answered = answersOf(record);
   return said.flatMap(({ entryId, words }): Ask[] => {
+    if (answered.has(entryId)) return [];
     const names = new Set(open.flatMap(({ place, text }) => (place.text === words ? [`"${text}"`] : [])));
     return names.size === 0
       ? []

@@ -1,5 +1,5 @@
 /** What services and the store ask of batches, answered by their records. */
-import { cookedSheet, type ServedBatch, standing } from '@hand-ladle/core';
+import { cookedSheet, groundOfBatch, type ServedBatch, standing } from '@hand-ladle/core';
 import { ApiError } from '../http/errors';
 import type { CookedForServices } from '../serving/cooked';
 import type { CookStore } from './store';
@@ -12,8 +12,18 @@ export const forServices = (cooking: CookStore): CookedForServices => ({
     for (const { code, serviceId } of [...own, ...loose]) {
       const { opened, counted } = await cooking.mustRecord(code);
       const { name, recipeId, claim, groups } = opened;
-      const sheet = cookedSheet(opened, standing(counted));
-      batches.push({ code, name, recipeId, claim, groups, isOfService: serviceId !== null, sheet });
+      const record = standing(counted);
+      const said = new Set(
+        record.flatMap(({ body }) =>
+          body.kind === 'weighed' && body.from.trim() !== '' ? [body.lineId] : [],
+        ),
+      );
+      const unsaid = groundOfBatch(opened).planned.lines.flatMap(({ id: lineId, componentId }) =>
+        componentId === null || said.has(lineId) ? [] : [componentId],
+      );
+      const sheet = cookedSheet(opened, record);
+      const isOfService = serviceId !== null;
+      batches.push({ code, name, recipeId, claim, groups, isOfService, unsaid, sheet });
     }
     return batches;
   },

@@ -79,6 +79,7 @@ async function lotOfItem(
   source: LotSource,
   within: ReadonlySet<string>,
 ): Promise<Lot> {
+  if (item.lot.split(LOTS_TOGETHER).some((code) => within.has(lotKey(code)))) return unknownLot(from);
   const lot = { from: lotKey(from), name: item.name, useBy: item.useBy, isKnown: true };
   const cooked = await cookedNow(item, source, within);
   if (cooked)

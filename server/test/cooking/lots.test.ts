@@ -171,6 +171,40 @@ describe('what is written at the stove', () => {
     expect(batch.state.check.join()).not.toContain('A note names');
   });
 
+  test('an answer is of the words it was given to: written again, or changed after it, they are asked again', async () => {
+    const signer = await signedIn();
+    const answer = (of: string) => ({
+      ...entry('answered', { of, words: 'None went in' }, '2026-11-25T09:20:00Z'),
+      by: '',
+    });
+    const { code, note } = await noted('the peanut butter stands open on the shelf');
+    await write(code, [answer(note.id)], {}, signer);
+    expect((await read(code)).state.asks).toEqual([]);
+    const again = entry('note', { words: 'the peanut butter stands open on the shelf' });
+    await write(code, [again]);
+    expect((await read(code)).state.asks).toMatchObject([{ of: again.id }]);
+    const other = await noted('the tahini stands open');
+    await write(other.code, [answer(other.note.id)], {}, signer);
+    const changed = { kind: 'note', words: 'two spoons of tahini went in' };
+    const late = '2026-11-25T09:30:00Z';
+    await write(other.code, [
+      entry('correction', { of: other.note.id, reason: 'wrong', instead: changed }, late),
+    ]);
+    expect((await read(other.code)).state.asks).toMatchObject([{ of: other.note.id }]);
+    expect(statusOf(await read(other.code), 'sesame')).not.toBe('clear');
+  });
+
+  test('a signed answer is not turned to another entry by somebody who does not sign', async () => {
+    const { code, note } = await noted('the tahini stands open');
+    const second = entry('note', { words: 'a spoon of peanut butter' });
+    const signed = { ...entry('answered', { of: note.id, words: 'None went in' }), by: '' };
+    await write(code, [second]);
+    await write(code, [signed], {}, await signedIn());
+    const instead = { kind: 'answered', of: second.id, words: 'None' };
+    await write(code, [entry('correction', { of: signed.id, reason: 'x', instead })]);
+    expect((await read(code)).state.asks.map(({ of }: { of: string }) => of)).toEqual([note.id, second.id]);
+  });
+
   test('words that name nothing change nothing', async () => {
     const { code } = await noted('a little thick, stirred well, the leeks are lovely');
     expect((await read(code)).differences).toEqual([]);

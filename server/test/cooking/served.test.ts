@@ -103,6 +103,16 @@ test('a component that was cooked for the service counts till the dish says what
   expect(await slips(id)).not.toContain('NOT for this tray');
 });
 
+test('weighed in without a word of where it came from, it may be the one that was cooked for the service', async () => {
+  const id = await lunch();
+  const weight = { kind: 'weight', grams: 3000 };
+  const fields = { recipeId: 'sunflower-seed-cream', serviceId: id, kitchenId: undefined, target: weight };
+  const cream = await open(fields);
+  await write(cream, [...weighedAll(await linesOf(cream)), entry('added', { foodId: 'cashews', grams: 50 })]);
+  await cookedFor(id, (all) => weighedAll(all));
+  expect(await slips(id)).toContain('NOT for this tray');
+});
+
 test('a leftover of a service is of its batch, and stays of it whatever is typed on the tub', async () => {
   const id = await lunch();
   const code = await cookedFor(id, (lines) => weighedAll(lines));

@@ -20,6 +20,8 @@ export interface ServedBatch {
   groups: readonly string[];
   /** Opened for this service; else it was cooked in the same kitchen on the same day for nobody in particular. */
   isOfService: boolean;
+  /** Components of which its record does not say what batch they came of. */
+  unsaid: readonly string[];
   sheet: Pick<Worksheet, 'allergens' | 'standards'>;
 }
 
@@ -38,7 +40,7 @@ function componentsOf(lines: readonly WorksheetLine[], found: Set<string> = new 
 /**
  * Batches that are on the plates of a version: those that were opened for it. One that was opened for a version which is planned
  * otherwise by now is on the plates of all whose groups it was opened for; a component that was cooked for the service may be in every
- * dish that is made of it, till the dish's own batch says what went in.
+ * dish that is made of it, till the record of the dish's own batch says which one went in.
  */
 function batchesOf(version: DishVersion, dish: EatenDish, batches: readonly ServedBatch[]): ServedBatch[] {
   const all = batches.filter(({ recipeId }) => recipeId === dish.recipeId);
@@ -51,7 +53,8 @@ function batchesOf(version: DishVersion, dish: EatenDish, batches: readonly Serv
       (opened.length === 0 || opened.some((name) => groups.has(name))),
   );
   const cooked = [...own, ...astray];
-  if (cooked.length > 0) return cooked;
+  const unsaid = new Set(cooked.flatMap((batch) => batch.unsaid));
+  if (cooked.length > 0) return [...cooked, ...batches.filter(({ recipeId }) => unsaid.has(recipeId))];
   // Nobody opened one for it: what was cooked of the dish that day may be what is served, and so may its components.
   const inside = componentsOf(version.sheet.lines);
   return [...all, ...batches.filter(({ recipeId }) => inside.has(recipeId))];
@@ -129,7 +132,8 @@ export function asServed(
         ...version,
         servings: version.servings.filter(({ groupId }) => !isOut(groupId)),
         sheet: { ...version.sheet, allergens: worstFlags(version, cooked) },
-        batches: cooked.map(({ code }) => code),
+        // What is left of it is of its own batches: a component is not the dish.
+        batches: cooked.filter(({ recipeId }) => recipeId === dish.recipeId).map(({ code }) => code),
         notKept: [
           ...new Set(cooked.flatMap((batch) => brokenBy(batch, version.exclude, kitchen.policy, kitchen))),
         ],
