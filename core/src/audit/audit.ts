@@ -202,6 +202,8 @@ function isTaken(found: Found, carried: Carried, place: Place, world: World): bo
   if (place.kind !== 'line') return false;
   const line = recipe.lines.find(({ id }) => id === place.id);
   const foodId = line ? foodIdOf(line) : null;
+  // A line that is asked which food it means is to be checked for everything till then: its misspelt name is not asked beside it.
+  if (line && foodId !== null && !isFoodSure(line) && found.kind === 'misspelt') return true;
   if (!line || foodId === null || !isFoodSure(line)) return false;
   // What the line's food is flagged for already, by name or by an unread pack, the mention does not add to.
   const own = bitsOfFood(foodId, world.lexicon);

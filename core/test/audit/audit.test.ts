@@ -251,3 +251,11 @@ test('a stock that is cooked here is not what is in the pack of a bought one, an
   // Made of the bought one it is what that is.
   expect(flagged(stock(['1 l vegetable stock', '300 g onions']), bought)).toHaveProperty('milk');
 });
+
+test('a misspelt food is asked once, by its line, and till then nothing of it is clear', () => {
+  const text = (line: string): Recipe =>
+    recipeFromReading(readRecipe(`Bowl\nServes 4\n200 g millet\n${line}\nStir.`, book.foods), 'bowl');
+  expect(asked(text('3 tbsp tahni'))).toEqual([]);
+  expect(flagged(text('3 tbsp tahni'))).toHaveProperty('sesame');
+  expect(flagged(text('3 tbsp tahni'))).toHaveProperty('peanut');
+});
